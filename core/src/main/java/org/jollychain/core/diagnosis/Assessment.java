@@ -1,0 +1,175 @@
+package org.jollychain.core.diagnosis;
+
+import java.util.List;
+import java.util.Optional;
+import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.quantity.Kebab;
+
+/**
+ * All that is known of a unit from the evidence given: a pure function of sheet, evidence and
+ * complaint.
+ *
+ * @param parts every part of the sheet, in its order, then missing commands that are suspected
+ * @param leading the hypothesis that leads
+ * @param paths the staircases
+ * @param account the drops of a path against its source, where both were read
+ * @param unexplained probability of something that is not on the sheet
+ */
+public record Assessment(
+    List<PartAssessment> parts,
+    SupplyAssessment supply,
+    Leading leading,
+    List<Staircase> paths,
+    Optional<Account> account,
+    List<Flag> flags,
+    double unexplained) {
+
+  /**
+   * A part as it now stands.
+   *
+   * @param probability that it is at fault
+   * @param modes how, with the probability of each
+   * @param measured the last live drop read across it, and what follows from it
+   * @param reading the last reading on it as typed, with its unit; empty if none
+   * @param because the reasons, in words and numbers
+   */
+  public record PartAssessment(
+      String id,
+      String title,
+      Verdict verdict,
+      double probability,
+      List<ModeProbability> modes,
+      Optional<Measured> measured,
+      String reading,
+      List<String> because) {}
+
+  /** A mode of fault and its probability. */
+  public record ModeProbability(FaultMode mode, double probability) {}
+
+  /**
+   * What a live drop means.
+   *
+   * @param volts the drop read (V)
+   * @param amperes the current believed to flow (A)
+   * @param ohms drop over current; empty where no current is believed to flow (ohm)
+   * @param watts lost in it (W)
+   * @param supplyShare drop over the source
+   */
+  public record Measured(
+      double volts, double amperes, Optional<Double> ohms, double watts, double supplyShare) {}
+
+  /**
+   * The supply as it now stands.
+   *
+   * @param heatShare power that a resistance gets of its nominal power, P going with V squared;
+   *     empty while nothing was measured
+   */
+  public record SupplyAssessment(
+      SupplyVerdict verdict,
+      double probability,
+      Optional<Double> heatShare,
+      List<String> because) {}
+
+  /**
+   * What leads.
+   *
+   * @param part a part's id, {@code supply}, {@code unit} when nothing is wrong, or {@code
+   *     not-on-sheet}
+   * @param mode in kebab case: a fault mode, a supply verdict, {@code sound} or {@code unknown}
+   * @param probability capped at 0.9 while readings misfit
+   * @param confirmed whether a test on the suspect itself has failed that a sound one would have
+   *     passed
+   * @param confirmBy what that test is
+   */
+  public record Leading(
+      String part,
+      String mode,
+      String title,
+      double probability,
+      boolean confirmed,
+      String confirmBy) {}
+
+  /**
+   * The potential along a chain.
+   *
+   * @param situation the state it is drawn in
+   * @param reference the point potentials are measured against
+   * @param treads the points in the order they are met
+   * @param risers the part between each point and the next
+   */
+  public record Staircase(
+      String id,
+      String title,
+      String situation,
+      String reference,
+      List<Tread> treads,
+      List<Riser> risers) {}
+
+  /**
+   * A point of a chain, volts against its reference.
+   *
+   * @param expected in the sound, nominal unit (V)
+   * @param estimated what is now believed: the median (V)
+   * @param low a tenth of the belief lies below (V)
+   * @param high a tenth lies above (V)
+   * @param measured read, or summed from the readings next to it (V)
+   * @param uncertainty of {@code measured}, two standard deviations (V)
+   */
+  public record Tread(
+      String point,
+      double expected,
+      double estimated,
+      double low,
+      double high,
+      Optional<Double> measured,
+      Optional<Double> uncertainty) {}
+
+  /**
+   * A part of a chain.
+   *
+   * @param ifSound what a voltmeter reads across it in the sound, nominal unit (V)
+   * @param ifOpen what it reads if this part alone is open (V)
+   * @param ohmsIfSound what an ohmmeter reads across it, isolated and taken by itself (ohm)
+   */
+  public record Riser(String part, double ifSound, double ifOpen, double ohmsIfSound) {}
+
+  /**
+   * Kirchhoff's account of a chain: the source against the drops read.
+   *
+   * @param remainderVolts source less drops (V)
+   * @param uncertaintyVolts of the remainder, two standard deviations (V)
+   */
+  public record Account(
+      String path,
+      double sourceVolts,
+      double dropsVolts,
+      double remainderVolts,
+      double uncertaintyVolts,
+      String text) {}
+
+  /**
+   * Something to mind about a piece of evidence.
+   *
+   * @param evidence ids of what it is about
+   */
+  public record Flag(Kind kind, List<String> evidence, String text) {
+
+    /** The traps of the trade. */
+    public enum Kind {
+      SLIP,
+      MISFIT,
+      BUZZER,
+      PARALLEL_PATH,
+      NO_CURRENT,
+      GHOST,
+      HAZARD,
+      BYPASS_SUSPECTED,
+      TWO_FAULTS;
+
+      @Override
+      public String toString() {
+        return Kebab.of(this);
+      }
+    }
+  }
+}

@@ -1,0 +1,438 @@
+package org.jollychain.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jollychain.core.diagnosis.Assessment.Account;
+import org.jollychain.core.diagnosis.Assessment.Flag;
+import org.jollychain.core.diagnosis.Assessment.Leading;
+import org.jollychain.core.diagnosis.Assessment.PartAssessment;
+import org.jollychain.core.diagnosis.Assessment.Staircase;
+import org.jollychain.core.diagnosis.Assessment.SupplyAssessment;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.evidence.Observation;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.Fault;
+import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.fault.Hypotheses;
+import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.CheckedSheet;
+import org.jollychain.core.network.Draw;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Network;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.Solution;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Path;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+
+/**
+ * Weighs every fault of a sheet by the evidence and says what is known: Bayes' rule over explicit
+ * hypotheses, each predicting every reading by the solved circuit. Safe for use by many threads;
+ * the same evidence in any order gives the same assessment.
+ */
+public final class Diagnosis {
+
+  private static final double CAP_WHEN_MISFIT = 0.9;
+  private static final double CONFIRM_FROM = 0.9;
+  private static final double SUPPLY_BLAMED = 0.8;
+  private static final double CONTRADICTED = 0.02;
+  private static final double FAILED_TEST = 0.01;
+  private static final double GHOST_OHMS = 1e6;
+  private static final double GHOST_VOLTS = 5;
+  private static final double LIVE_VOLTS = 2;
+
+  private final Sheet sheet;
+  private final Meter meter = Meter.GENERAL;
+  private final Ensemble ensemble;
+  private final Hypotheses hypotheses;
+  private final Map<Chain, Situation> chains = new LinkedHashMap<>();
+
+  public Diagnosis(Sheet sheet) {
+    this.sheet = sheet;
+    this.ensemble = new Ensemble(sheet, meter);
+    this.hypotheses = new Hypotheses(sheet);
+    for (Path path : sheet.paths().values()) {
+      CheckedSheet.callOf(sheet, path)
+          .ifPresent(s -> Chain.trace(sheet, path, s).ifPresent(chain -> chains.put(chain, s)));
+    }
+  }
+
+  public Sheet sheet() {
+    return sheet;
+  }
+
+  /**
+   * @param evidence not struck out, in any order
+   * @param complaint what the customer sees, an id of the sheet's complaints
+   * @throws EvidenceException when the complaint is not one of the sheet's
+   */
+  public Assessment assess(List<? extends Evidence> evidence, Optional<String> complaint) {
+    List<Flag> flags = new ArrayList<>();
+    List<Evidence> usable = usable(evidence, flags);
+    Weighing weighing =
+        new Weighing(
+            sheet, meter, ensemble, usable, hypotheses.all(complaint.map(this::complaint)));
+    Verdicts verdicts = new Verdicts(sheet, meter, ensemble, hypotheses, weighing);
+    List<PartAssessment> parts = verdicts.all();
+    flagReadings(weighing, flags);
+    for (PartAssessment part : parts) {
+      if (verdicts.provesNothing(part)) {
+        List<String> ids =
+            verdicts.readingsOf(sheet.part(part.id())).stream().map(Reading::id).toList();
+        flags.add(
+            new Flag(
+                Flag.Kind.NO_CURRENT,
+                ids,
+                "Next to no voltage across the %s proves nothing: nothing is shown to flow through it."
+                    .formatted(part.title())));
+      }
+    }
+    boolean misfit = flags.stream().anyMatch(f -> f.kind() == Flag.Kind.MISFIT);
+    Staircases staircases = new Staircases(sheet, meter, ensemble, weighing);
+    List<Staircase> paths = new ArrayList<>();
+    chains.forEach((chain, situation) -> paths.add(staircases.of(chain, situation)));
+    Optional<Account> account =
+        chains.entrySet().stream()
+            .flatMap(e -> staircases.account(e.getKey(), e.getValue()).stream())
+            .findFirst();
+    double unexplained = weighing.probability(h -> h.kind() == Hypothesis.Kind.NOT_ON_SHEET);
+    return new Assessment(
+        parts,
+        supply(weighing),
+        leading(weighing, verdicts, misfit),
+        paths,
+        account,
+        List.copyOf(flags),
+        unexplained);
+  }
+
+  private Complaint complaint(String id) {
+    Complaint complaint = sheet.complaints().get(id);
+    if (complaint == null) {
+      throw new EvidenceException(
+          "complaint",
+          "there is no complaint \"%s\" on this sheet; there are %s"
+              .formatted(id, String.join(", ", sheet.complaints().keySet())));
+    }
+    return complaint;
+  }
+
+  /** In canonical order, without what cannot be evidence. */
+  private List<Evidence> usable(List<? extends Evidence> evidence, List<Flag> flags) {
+    List<Evidence> usable = new ArrayList<>();
+    for (Evidence e : evidence) {
+      boolean live = sheet.situation(e.situation()).supplyOn();
+      if (e instanceof Reading r && r.probe().function().needsDeadCircuit() && live) {
+        flags.add(
+            hazard(
+                r,
+                "Never %s on a live circuit: it harms the meter and you, and the reading says nothing. Isolate, prove dead, then read."
+                    .formatted(r.probe().function().word())));
+      } else if (e instanceof Reading r
+          && !live
+          && r.probe().function().dimension() == Dimension.VOLTS
+          && r.shown() instanceof Shown.Figure f
+          && Math.abs(f.value()) > LIVE_VOLTS) {
+        flags.add(
+            hazard(
+                r,
+                "%s with the unit isolated: it is not dead. Stop, find what feeds it, lock it off and prove it dead."
+                    .formatted(Wording.said(sheet, r))));
+      } else if (!(e instanceof Reading r
+          && (r.shown() instanceof Shown.Nothing
+              || r.probe().function() == MeterFunction.CELSIUS))) {
+        usable.add(e);
+      }
+    }
+    usable.sort(Comparator.comparing(Diagnosis::canonical));
+    return List.copyOf(usable);
+  }
+
+  private static Flag hazard(Reading reading, String text) {
+    return new Flag(Flag.Kind.HAZARD, List.of(reading.id()), text);
+  }
+
+  private static String canonical(Evidence e) {
+    if (e instanceof Reading r) {
+      return "1 %s %s %s %s %s %s"
+          .formatted(
+              r.probe().function(),
+              r.situation(),
+              r.probe().red(),
+              r.probe().black(),
+              r.shown(),
+              r.id());
+    }
+    Observation o = (Observation) e;
+    return "0 %s %s %s %s".formatted(o.situation(), o.part(), o.runs(), o.id());
+  }
+
+  private void flagReadings(Weighing weighing, List<Flag> flags) {
+    Weighing.Weighed leader = weighing.leader();
+    List<String> misfits = new ArrayList<>();
+    for (Evidence e : weighing.evidence()) {
+      Track.Explained how = leader.explained().getOrDefault(e.id(), Track.Explained.AS_READ);
+      if (e instanceof Reading r) {
+        if (how == Track.Explained.AS_PREFIX) {
+          flags.add(
+              new Flag(
+                  Flag.Kind.SLIP,
+                  List.of(e.id()),
+                  "%s fits only with another prefix: a thousand times more or less."
+                      .formatted(Wording.said(sheet, r))));
+        } else if (how == Track.Explained.AS_SLIP) {
+          misfits.add(e.id());
+          flags.add(
+              new Flag(
+                  Flag.Kind.SLIP,
+                  List.of(e.id()),
+                  "%s does not fit the rest: repeat it with firm contact."
+                      .formatted(Wording.said(sheet, r))));
+        }
+        ghost(leader, r).ifPresent(flags::add);
+        parallel(r).ifPresent(flags::add);
+      }
+    }
+    if (misfits.size() >= 2) {
+      flags.add(
+          new Flag(
+              Flag.Kind.MISFIT,
+              List.copyOf(misfits),
+              "No single fault on this sheet explains these readings; the circuit may differ from the sheet."));
+    }
+    if (leader.hypothesis().faults().size() > 1) {
+      flags.add(
+          new Flag(
+              Flag.Kind.TWO_FAULTS, List.of(), "Two faults at once explain the readings best."));
+    }
+  }
+
+  private Optional<Flag> ghost(Weighing.Weighed leader, Reading r) {
+    boolean highImpedance =
+        r.probe().function() == MeterFunction.VOLTS_AC && sheet.situation(r.situation()).supplyOn();
+    if (!highImpedance || !(r.shown() instanceof Shown.Figure f) || f.value() < GHOST_VOLTS) {
+      return Optional.empty();
+    }
+    Solution solution = nominal(r.situation()).solve(leader.hypothesis().changes());
+    double behind = solution.ohmsBetween(r.probe().red(), r.probe().black()).abs();
+    return behind < GHOST_OHMS
+        ? Optional.empty()
+        : Optional.of(
+            new Flag(
+                Flag.Kind.GHOST,
+                List.of(r.id()),
+                "%s may be a ghost on a floating wire; the low-impedance input would collapse it."
+                    .formatted(Wording.said(sheet, r))));
+  }
+
+  private Optional<Flag> parallel(Reading r) {
+    if (!r.probe().function().needsDeadCircuit()
+        || r.probe().part().isEmpty()
+        || !r.probe().liftedAt().isEmpty()) {
+      return Optional.empty();
+    }
+    Part part = sheet.part(r.probe().part().get());
+    return bridged(part, r.situation())
+        ? Optional.of(
+            new Flag(
+                Flag.Kind.PARALLEL_PATH,
+                List.of(r.id()),
+                "The %s is bridged by the rest of the circuit: take the wire off at %s and read again."
+                    .formatted(part.title(), part.from())))
+        : Optional.empty();
+  }
+
+  /** True where an ohmmeter still finds a way around an open part. */
+  private boolean bridged(Part part, String situation) {
+    double around =
+        nominal(situation)
+            .solve(List.of(Change.open(part.id())))
+            .ohmsBetween(part.from(), part.to())
+            .re();
+    return around < meter.overLimitOhms();
+  }
+
+  private Network nominal(String situation) {
+    return Network.of(sheet, sheet.situation(situation), Draw.NOMINAL);
+  }
+
+  private SupplyAssessment supply(Weighing weighing) {
+    double fault = weighing.probability(h -> h.supplyFault().isPresent());
+    List<Reading> live = new ArrayList<>();
+    for (Evidence e : weighing.evidence()) {
+      if (e instanceof Reading r
+          && r.probe().function().dimension() == Dimension.VOLTS
+          && sheet.supplyPoints().contains(r.probe().red())
+          && sheet.supplyPoints().contains(r.probe().black())) {
+        live.add(r);
+      }
+    }
+    List<String> because = new ArrayList<>();
+    live.forEach(r -> because.add(supplyReason(r)));
+    Probe source =
+        Probe.between(
+            sheet.supply().dc() ? MeterFunction.VOLTS_DC : MeterFunction.VOLTS_AC,
+            sheet.supply().outwardPoint(),
+            sheet.supply().homewardPoint(),
+            "");
+    Optional<Double> heat =
+        live.stream()
+            .filter(
+                r ->
+                    r.shown() instanceof Shown.Figure
+                        && Set.of(r.probe().red(), r.probe().black())
+                            .equals(Set.of(source.red(), source.black())))
+            .map(r -> Math.pow(((Shown.Figure) r.shown()).value() / sheet.supply().volts(), 2))
+            .reduce((a, b) -> b);
+    heat.ifPresent(
+        h ->
+            because.add(
+                "Heat goes with the square of the voltage: %s of nominal."
+                    .formatted(Dimension.SHARE.format(h))));
+    Optional<SupplyVerdict> blamed =
+        fault < SUPPLY_BLAMED
+            ? Optional.empty()
+            : weighing.all().stream()
+                .flatMap(w -> w.hypothesis().supplyFault().stream())
+                .findFirst()
+                .flatMap(f -> Kebab.read(SupplyVerdict.class, f.toString()));
+    double dead = weighing.ratioIfAlso("supply", deadLine());
+    SupplyVerdict verdict =
+        blamed.orElse(
+            !live.isEmpty() && fault < 0.2 && dead < CONTRADICTED
+                ? SupplyVerdict.SOUND
+                : SupplyVerdict.UNMEASURED);
+    if (because.isEmpty()) {
+      because.add("No supply reading yet: %s to %s first.".formatted(source.red(), source.black()));
+    }
+    return new SupplyAssessment(verdict, fault, heat, because);
+  }
+
+  private List<Change> deadLine() {
+    return List.of(Change.open("supply:" + sheet.supply().system().outward()));
+  }
+
+  private String supplyReason(Reading r) {
+    double sound = ensemble.line(List.of(), r.probe()).mean();
+    return "%s, nominal %s.".formatted(Wording.said(sheet, r), Dimension.VOLTS.format(sound));
+  }
+
+  private Leading leading(Weighing weighing, Verdicts verdicts, boolean misfit) {
+    Hypothesis h = weighing.leader().hypothesis();
+    double probability = weighing.probability(other -> sameCall(h, other));
+    if (misfit) {
+      probability = Math.min(probability, CAP_WHEN_MISFIT);
+    }
+    String title = verdicts.title(h);
+    if (h.kind() == Hypothesis.Kind.SOUND) {
+      return new Leading(
+          "unit",
+          "sound",
+          title,
+          probability,
+          false,
+          "Run it through a whole cycle: it must heat, and cycle on its control.");
+    }
+    if (h.kind() == Hypothesis.Kind.NOT_ON_SHEET) {
+      return new Leading(
+          "not-on-sheet",
+          "unknown",
+          title,
+          probability,
+          false,
+          "Compare the wiring with the maker's diagram.");
+    }
+    if (h.supplyFault().isPresent()) {
+      return new Leading(
+          "supply",
+          h.supplyFault().get().toString(),
+          title,
+          probability,
+          false,
+          "Measure at the outlet, then at the breaker, before the unit is opened.");
+    }
+    Fault.OfPart fault = (Fault.OfPart) h.faults().get(0);
+    Part part = sheet.parts().get(fault.part());
+    if (part == null || fault.mode() == FaultMode.NOT_MADE) {
+      return new Leading(
+          fault.part(),
+          fault.mode().toString(),
+          title,
+          probability,
+          false,
+          "Give the command and see whether the contact closes.");
+    }
+    boolean confirmed =
+        !misfit
+            && probability >= CONFIRM_FROM
+            && failedOwnTest(weighing, verdicts, part, fault.mode());
+    return new Leading(
+        part.id(),
+        fault.mode().toString(),
+        title,
+        probability,
+        confirmed,
+        confirmBy(part, fault.mode()));
+  }
+
+  /**
+   * Hypotheses that call for the same thing to be done: the first part at fault, however it is at
+   * fault.
+   */
+  private static boolean sameCall(Hypothesis a, Hypothesis b) {
+    if (a.kind() != b.kind() || a.faults().isEmpty()) {
+      return a.kind() == b.kind();
+    }
+    if (a.supplyFault().isPresent() || b.supplyFault().isPresent()) {
+      return a.supplyFault().equals(b.supplyFault());
+    }
+    return b.modeOf(((Fault.OfPart) a.faults().get(0)).part()).isPresent();
+  }
+
+  /** A reading on the suspect itself that a sound one would not have given. */
+  private boolean failedOwnTest(Weighing weighing, Verdicts verdicts, Part part, FaultMode mode) {
+    Weighing.Weighed leader = weighing.leader();
+    List<Evidence> evidence = weighing.evidence();
+    List<Reading> own = verdicts.readingsOf(part);
+    for (int i = 0; i < evidence.size(); i++) {
+      if (evidence.get(i) instanceof Reading r
+          && own.contains(r)
+          && (r.probe().function().needsDeadCircuit() || mode == FaultMode.DROPPING)) {
+        Track alone = new Track(meter, sheet.supply().volts());
+        alone.absorb(ensemble.line(List.of(), r.probe()), r);
+        Track blamed = new Track(meter, sheet.supply().volts());
+        blamed.absorb(ensemble.line(leader.hypothesis().changes(), r.probe()), r);
+        if (alone.logLikelihood() - blamed.logLikelihood() < Math.log(FAILED_TEST)) {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+
+  private String confirmBy(Part part, FaultMode mode) {
+    if (mode == FaultMode.DROPPING) {
+      return "Read the live drop across the %s while the load draws its current, or isolate and re-seat it."
+          .formatted(part.title());
+    }
+    Optional<Situation> off =
+        sheet.situations().values().stream().filter(s -> !s.supplyOn()).findFirst();
+    String lift =
+        off.filter(s -> bridged(part, s.id())).map(s -> ", wire off at " + part.from()).orElse("");
+    return "Isolate, prove dead, and read ohms across the %s%s.".formatted(part.title(), lift);
+  }
+}

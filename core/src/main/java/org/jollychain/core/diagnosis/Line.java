@@ -1,0 +1,13 @@
+package org.jollychain.core.diagnosis;
+
+/**
+ * An expected reading as a straight line in the uncertain parameters: reading = mean + slopes . z +
+ * residual, z standard normal.
+ *
+ * @param mean in the unit of the function
+ * @param slopes by parameter, in the unit per standard deviation
+ * @param residualVariance what the line leaves, in the unit squared
+ * @param samples the drawn readings themselves, kept for ohms, where most of them may be beyond the
+ *     range
+ */
+record Line(double mean, double[] slopes, double residualVariance, double[] samples) {}

@@ -1,0 +1,244 @@
+package org.jollychain.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jollychain.core.diagnosis.Assessment.Account;
+import org.jollychain.core.diagnosis.Assessment.Riser;
+import org.jollychain.core.diagnosis.Assessment.Staircase;
+import org.jollychain.core.diagnosis.Assessment.Tread;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Draw;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Network;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.Solution;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.quantity.Uncertain;
+import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+
+/**
+ * The potential along each chain: of the sound unit, as now believed, and as read. The belief at a
+ * point is a mixture over hypotheses, each a normal distribution; its median makes the strong line
+ * and its tenths the band, so the line steps down where the belief passes one half.
+ */
+final class Staircases {
+
+  private static final double MATTERS = 0.01;
+
+  private final Sheet sheet;
+  private final Meter meter;
+  private final Ensemble ensemble;
+  private final Weighing weighing;
+
+  Staircases(Sheet sheet, Meter meter, Ensemble ensemble, Weighing weighing) {
+    this.sheet = sheet;
+    this.meter = meter;
+    this.ensemble = ensemble;
+    this.weighing = weighing;
+  }
+
+  Staircase of(Chain chain, Situation situation) {
+    Network network = Network.of(sheet, situation, Draw.NOMINAL);
+    Solution sound = network.solve(List.of());
+    Map<String, Uncertain> measured = measured(chain, situation);
+    List<Tread> treads = new ArrayList<>();
+    for (String point : chain.points()) {
+      boolean reference = point.equals(chain.returnPoint());
+      double expected = sound.volts(point).minus(sound.volts(chain.returnPoint())).abs();
+      Mixture belief =
+          reference
+              ? new Mixture(List.of(new Component(1, new Uncertain(0, 0))))
+              : belief(point, chain.returnPoint(), situation);
+      Optional<Uncertain> read = Optional.ofNullable(measured.get(point));
+      treads.add(
+          new Tread(
+              point,
+              expected,
+              belief.quantile(0.5),
+              belief.quantile(0.1),
+              belief.quantile(0.9),
+              read.map(Uncertain::mean),
+              read.map(u -> 2 * u.sd())));
+    }
+    List<Riser> risers = new ArrayList<>();
+    for (Part part : chain.parts()) {
+      Solution open = network.solve(List.of(Change.open(part.id())));
+      risers.add(
+          new Riser(
+              part.id(),
+              across(sound, part),
+              across(open, part),
+              sound.ohms(part.id()).re() + meter.leadOhms()));
+    }
+    return new Staircase(
+        chain.path().id(),
+        chain.path().title(),
+        situation.id(),
+        chain.returnPoint(),
+        treads,
+        risers);
+  }
+
+  /** Source and drops of a chain, where the source and at least one drop were read. */
+  Optional<Account> account(Chain chain, Situation situation) {
+    Optional<Uncertain> source = drop(chain.points().get(0), chain.returnPoint(), situation);
+    double drops = 0;
+    double variance = source.map(s -> s.sd() * s.sd()).orElse(0.0);
+    int read = 0;
+    for (int i = 0; i < chain.parts().size(); i++) {
+      Optional<Uncertain> drop = drop(chain.points().get(i), chain.points().get(i + 1), situation);
+      if (drop.isPresent()) {
+        drops += drop.get().mean();
+        variance += drop.get().sd() * drop.get().sd();
+        read++;
+      }
+    }
+    if (source.isEmpty() || read == 0) {
+      return Optional.empty();
+    }
+    double remainder = source.get().mean() - drops;
+    double uncertainty = 2 * Math.sqrt(variance);
+    int left = chain.parts().size() - read;
+    String rest =
+        left == 0 ? "" : left == 1 ? ", 1 link not read" : ", %d links not read".formatted(left);
+    String judged =
+        Math.abs(remainder) <= uncertainty
+            ? "within the meter"
+            : left > 0 ? "across what was not read" : "more than the meter allows";
+    String text =
+        "%s of %s unaccounted, %s%s"
+            .formatted(
+                Dimension.VOLTS.format(remainder),
+                Dimension.VOLTS.format(source.get().mean()),
+                judged,
+                rest);
+    return Optional.of(
+        new Account(chain.path().id(), source.get().mean(), drops, remainder, uncertainty, text));
+  }
+
+  /** Potentials read against the reference, carried on by the drops read from point to point. */
+  private Map<String, Uncertain> measured(Chain chain, Situation situation) {
+    Map<String, Uncertain> measured = new HashMap<>();
+    for (String point : chain.points()) {
+      drop(point, chain.returnPoint(), situation).ifPresent(u -> measured.put(point, u));
+    }
+    measured.put(chain.returnPoint(), new Uncertain(0, 0));
+    for (int i = 0; i < chain.parts().size(); i++) {
+      carry(measured, chain.points().get(i), chain.points().get(i + 1), -1, situation);
+    }
+    for (int i = chain.parts().size() - 1; i >= 0; i--) {
+      carry(measured, chain.points().get(i + 1), chain.points().get(i), 1, situation);
+    }
+    measured.remove(chain.returnPoint());
+    return measured;
+  }
+
+  private void carry(
+      Map<String, Uncertain> measured, String from, String to, int sign, Situation situation) {
+    Uncertain here = measured.get(from);
+    if (here != null && !measured.containsKey(to)) {
+      drop(from, to, situation)
+          .ifPresent(
+              d ->
+                  measured.put(
+                      to,
+                      new Uncertain(here.mean() + sign * d.mean(), Math.hypot(here.sd(), d.sd()))));
+    }
+  }
+
+  /** The last volts read between two points in a situation, either way round. */
+  private Optional<Uncertain> drop(String a, String b, Situation situation) {
+    Optional<Uncertain> last = Optional.empty();
+    for (Evidence e : weighing.evidence()) {
+      if (e instanceof Reading r
+          && r.shown() instanceof Shown.Figure figure
+          && r.situation().equals(situation.id())
+          && r.probe().function().dimension() == Dimension.VOLTS
+          && weighing.leader().explained().getOrDefault(r.id(), Track.Explained.AS_READ)
+              == Track.Explained.AS_READ) {
+        boolean same = r.probe().red().equals(a) && r.probe().black().equals(b);
+        boolean turned = r.probe().red().equals(b) && r.probe().black().equals(a);
+        if (same || turned) {
+          double value = sheet.supply().dc() && turned ? -figure.value() : figure.value();
+          last = Optional.of(new Uncertain(value, meterSd(r.probe().function(), figure)));
+        }
+      }
+    }
+    return last;
+  }
+
+  private double meterSd(MeterFunction function, Shown.Figure figure) {
+    double digit =
+        Math.max(meter.accuracy(function).resolutionAt(figure.value()), figure.resolution());
+    return Math.hypot(meter.accuracy(function).share() * figure.value() / Math.sqrt(3), digit);
+  }
+
+  private double across(Solution solution, Part part) {
+    return solution.volts(part.from()).minus(solution.volts(part.to())).abs();
+  }
+
+  private Mixture belief(String point, String reference, Situation situation) {
+    MeterFunction volts = sheet.supply().dc() ? MeterFunction.VOLTS_DC : MeterFunction.VOLTS_AC;
+    Probe probe = Probe.between(volts, point, reference, situation.id());
+    List<Component> components = new ArrayList<>();
+    for (Weighing.Weighed w : weighing.believable()) {
+      if (w.probability() > MATTERS * weighing.believable().get(0).probability()) {
+        components.add(
+            new Component(
+                w.probability(),
+                w.track().believed(ensemble.line(w.hypothesis().changes(), probe))));
+      }
+    }
+    return new Mixture(components);
+  }
+
+  private record Component(double weight, Uncertain value) {}
+
+  /** A weighted mixture of normal distributions. */
+  private record Mixture(List<Component> components) {
+
+    /** By bisection on the distribution function. */
+    double quantile(double share) {
+      double low = Double.POSITIVE_INFINITY;
+      double high = Double.NEGATIVE_INFINITY;
+      double sum = 0;
+      for (Component c : components) {
+        low = Math.min(low, c.value().mean() - 5 * c.value().sd());
+        high = Math.max(high, c.value().mean() + 5 * c.value().sd());
+        sum += c.weight();
+      }
+      for (int i = 0; i < 60 && high - low > 1e-6; i++) {
+        double middle = (low + high) / 2;
+        if (below(middle) < share * sum) {
+          low = middle;
+        } else {
+          high = middle;
+        }
+      }
+      return (low + high) / 2;
+    }
+
+    private double below(double x) {
+      double sum = 0;
+      for (Component c : components) {
+        double sd = c.value().sd();
+        sum +=
+            c.weight()
+                * (sd > 0
+                    ? Normal.below((x - c.value().mean()) / sd)
+                    : x >= c.value().mean() ? 1 : 0);
+      }
+      return sum;
+    }
+  }
+}

@@ -1,0 +1,26 @@
+package org.jollychain.core.diagnosis;
+
+import org.jollychain.core.quantity.Kebab;
+
+/** What is said of a part. */
+public enum Verdict {
+  /** Passed a test that a bad one would have failed. */
+  SOUND,
+  /** Shown not to be open, but only at the meter's tiny current. */
+  PASSES,
+  OPEN,
+  DROPPING,
+  STUCK,
+  LEAKING,
+  OFF_VALUE,
+  TRIPPED,
+  /** Nothing that was read bears on it. */
+  UNTESTED,
+  /** Something bears on it, but not enough. */
+  UNCLEAR;
+
+  @Override
+  public String toString() {
+    return Kebab.of(this);
+  }
+}

@@ -1,0 +1,348 @@
+package org.jollychain.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jollychain.core.diagnosis.Assessment.Measured;
+import org.jollychain.core.diagnosis.Assessment.ModeProbability;
+import org.jollychain.core.diagnosis.Assessment.PartAssessment;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.Fault;
+import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.fault.Hypotheses;
+import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+
+/**
+ * What is said of each part, and why.
+ *
+ * <p>A part is called at fault when the hypotheses that blame it carry enough of the belief. It is
+ * called good only by what a bad one would have contradicted: the same evidence is weighed again
+ * with the part also open (does it pass?) and also bad under load (is it sound?). Zero volts with
+ * nothing flowing contradicts neither, and so says nothing.
+ */
+final class Verdicts {
+
+  private static final double BLAMED = 0.8;
+  private static final double DOUBTED = 0.2;
+  private static final double EXCLUDED = 0.02;
+  private static final double MUCH_LESS_LIKELY = 0.05;
+  private static final double BEARS_ON = 0.5;
+
+  /** A link this bad must have shown, as a share of what it is in series with. */
+  private static final double BAD_SHARE = 0.05;
+
+  private static final double SMALLEST_BAD_OHMS = 0.1;
+  private static final double[] BAD_LOAD = {0.68, 1.4};
+  private static final double SMALL_SHARE = 0.02;
+  private static final double FLOWING_SHARE = 0.01;
+
+  private final Sheet sheet;
+  private final Meter meter;
+  private final Ensemble ensemble;
+  private final Hypotheses hypotheses;
+  private final Weighing weighing;
+
+  Verdicts(Sheet sheet, Meter meter, Ensemble ensemble, Hypotheses hypotheses, Weighing weighing) {
+    this.sheet = sheet;
+    this.meter = meter;
+    this.ensemble = ensemble;
+    this.hypotheses = hypotheses;
+    this.weighing = weighing;
+  }
+
+  List<PartAssessment> all() {
+    List<PartAssessment> all = new ArrayList<>();
+    for (Part part : sheet.parts().values()) {
+      all.add(assess(part));
+    }
+    sheet
+        .commands()
+        .values()
+        .forEach(
+            command -> {
+              String id = "control:" + command.id();
+              List<ModeProbability> modes = modes(id);
+              if (!modes.isEmpty()) {
+                double probability = sum(modes);
+                String because = "No contact that waits for it is closed if it is not given.";
+                all.add(
+                    new PartAssessment(
+                        id,
+                        command.title(),
+                        probability >= BLAMED ? Verdict.OPEN : Verdict.UNTESTED,
+                        probability,
+                        modes,
+                        Optional.empty(),
+                        "",
+                        List.of(because)));
+              }
+            });
+    return all;
+  }
+
+  private PartAssessment assess(Part part) {
+    List<ModeProbability> modes = modes(part.id());
+    double probability = sum(modes);
+    List<Reading> own = readingsOf(part);
+    Optional<Measured> measured =
+        own.stream().filter(this::isLiveDrop).reduce((a, b) -> b).map(r -> measured(part, r));
+    List<String> because = new ArrayList<>();
+    own.forEach(r -> because.add(direct(part, r)));
+    Verdict verdict;
+    if (probability >= BLAMED) {
+      verdict = blamed(modes);
+      measured.ifPresent(m -> because.add(cost(m)));
+      if (verdict == Verdict.OPEN
+          && modes.stream()
+              .anyMatch(m -> m.mode() == FaultMode.NOT_MADE && m.probability() > 0.01)) {
+        because.add("Not closed: not commanded, or open. Make sure that " + commandsOf(part) + ".");
+      }
+    } else {
+      double open = weighing.ratioIfAlso(part.id(), List.of(Change.open(part.id())));
+      double bad =
+          bad(part).stream()
+              .mapToDouble(changes -> weighing.ratioIfAlso(part.id(), changes))
+              .max()
+              .orElse(1);
+      if (probability < DOUBTED && Math.max(open, bad) <= MUCH_LESS_LIKELY) {
+        verdict = Verdict.SOUND;
+        measured.filter(m -> m.amperes() > 0).ifPresent(m -> because.add(cost(m)));
+      } else if (probability < DOUBTED && open <= EXCLUDED) {
+        verdict = Verdict.PASSES;
+      } else {
+        verdict = own.isEmpty() && open > BEARS_ON ? Verdict.UNTESTED : Verdict.UNCLEAR;
+        because.add(
+            own.stream().anyMatch(this::isSmallDrop)
+                ? "That proves nothing yet: no current is shown to flow through it."
+                : "Nothing read so far tells it from an open one.");
+      }
+      if (verdict == Verdict.SOUND || verdict == Verdict.PASSES) {
+        strongestAgainst(part).ifPresent(because::add);
+      }
+    }
+    String reading = own.isEmpty() ? "" : Wording.shown(own.get(own.size() - 1));
+    return new PartAssessment(
+        part.id(), part.title(), verdict, probability, modes, measured, reading, because);
+  }
+
+  /** The readings taken on a part itself, in the order of the evidence. */
+  List<Reading> readingsOf(Part part) {
+    List<Reading> own = new ArrayList<>();
+    for (Evidence e : weighing.evidence()) {
+      if (e instanceof Reading r && r.probe().part().filter(part.id()::equals).isPresent()) {
+        own.add(r);
+      }
+    }
+    return own;
+  }
+
+  /** True where a small drop was read and nothing shows that current flowed. */
+  boolean provesNothing(PartAssessment part) {
+    boolean undecided = part.verdict() == Verdict.UNTESTED || part.verdict() == Verdict.UNCLEAR;
+    return undecided
+        && sheet.parts().containsKey(part.id())
+        && sheet.part(part.id()).isLink()
+        && readingsOf(sheet.part(part.id())).stream().anyMatch(this::isSmallDrop);
+  }
+
+  private List<ModeProbability> modes(String part) {
+    Map<FaultMode, Double> byMode = new EnumMap<>(FaultMode.class);
+    for (Weighing.Weighed w : weighing.all()) {
+      w.hypothesis()
+          .modeOf(part)
+          .ifPresent(mode -> byMode.merge(mode, w.probability(), Double::sum));
+    }
+    return byMode.entrySet().stream()
+        .map(e -> new ModeProbability(e.getKey(), e.getValue()))
+        .sorted(Comparator.comparingDouble(ModeProbability::probability).reversed())
+        .toList();
+  }
+
+  private static double sum(List<ModeProbability> modes) {
+    return Math.min(1, modes.stream().mapToDouble(ModeProbability::probability).sum());
+  }
+
+  /** Open and not made look the same from its terminals and share a verdict. */
+  private static Verdict blamed(List<ModeProbability> modes) {
+    Map<Verdict, Double> byVerdict = new EnumMap<>(Verdict.class);
+    for (ModeProbability m : modes) {
+      byVerdict.merge(verdict(m.mode()), m.probability(), Double::sum);
+    }
+    Map.Entry<Verdict, Double> most =
+        byVerdict.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow();
+    return most.getValue() >= BLAMED * sum(modes) ? most.getKey() : Verdict.UNCLEAR;
+  }
+
+  private static Verdict verdict(FaultMode mode) {
+    return switch (mode) {
+      case OPEN, NOT_MADE -> Verdict.OPEN;
+      case DROPPING -> Verdict.DROPPING;
+      case STUCK -> Verdict.STUCK;
+      case OFF_VALUE_HIGH, OFF_VALUE_LOW -> Verdict.OFF_VALUE;
+    };
+  }
+
+  /**
+   * What a bad part would be like. A link is also tried with every load it feeds open: only
+   * evidence that rules this out as well has shown that current flowed.
+   */
+  private List<List<Change>> bad(Part part) {
+    List<List<Change>> bad = new ArrayList<>();
+    if (part.isLink()) {
+      Change dropping =
+          Change.dropping(
+              part.id(), Math.max(BAD_SHARE * hypotheses.loopOhms(part.id()), SMALLEST_BAD_OHMS));
+      List<Change> withoutCurrent = new ArrayList<>(List.of(dropping));
+      hypotheses.loadsOf(part.id()).forEach(load -> withoutCurrent.add(Change.open(load)));
+      bad.add(List.of(dropping));
+      bad.add(withoutCurrent);
+    } else {
+      for (double factor : BAD_LOAD) {
+        bad.add(List.of(Change.scaled(part.id(), factor)));
+      }
+    }
+    return bad;
+  }
+
+  /** The reading that speaks most clearly against the part being open. */
+  private Optional<String> strongestAgainst(Part part) {
+    Weighing.Weighed leader = weighing.believable().get(0);
+    List<Change> open = List.of(Change.open(part.id()));
+    List<Double> now = leader.track().steps();
+    List<Double> ifOpen = weighing.withAlso(leader, open).steps();
+    int strongest = -1;
+    double most = Math.log(1 / EXCLUDED) / 2;
+    for (int i = 0; i < now.size(); i++) {
+      if (now.get(i) - ifOpen.get(i) > most) {
+        most = now.get(i) - ifOpen.get(i);
+        strongest = i;
+      }
+    }
+    if (strongest < 0 || !(weighing.evidence().get(strongest) instanceof Reading reading)) {
+      return Optional.empty();
+    }
+    List<Change> changes = new ArrayList<>(leader.hypothesis().changes());
+    changes.addAll(open);
+    double would = ensemble.line(changes, reading.probe()).mean();
+    return Optional.of(
+        "Were it open, there would be %s %s, not %s."
+            .formatted(
+                Wording.expected(meter, reading.probe().function(), would),
+                Wording.place(sheet, reading.probe()),
+                Wording.shown(reading)));
+  }
+
+  private String direct(Part part, Reading reading) {
+    Probe probe = reading.probe();
+    double sound = ensemble.line(List.of(), probe).mean();
+    double open = ensemble.line(List.of(Change.open(part.id())), probe).mean();
+    String state = sheet.situation(probe.situation()).title();
+    return "%s (%s). A sound one: %s; an open one: %s."
+        .formatted(
+            Wording.said(sheet, reading),
+            state,
+            Wording.expected(meter, probe.function(), sound),
+            Wording.expected(meter, probe.function(), open));
+  }
+
+  private String cost(Measured m) {
+    if (m.ohms().isEmpty()) {
+      return "It holds %s of the supply and no current flows."
+          .formatted(Dimension.SHARE.format(m.supplyShare()));
+    }
+    return "At %s that is %s and %s lost in it, %s of the supply."
+        .formatted(
+            Dimension.AMPERES.format(m.amperes()),
+            Dimension.OHMS.format(m.ohms().get()),
+            Dimension.WATTS.format(m.watts()),
+            Dimension.SHARE.format(m.supplyShare()));
+  }
+
+  private String commandsOf(Part part) {
+    return part.madeWhen().commands().stream()
+        .map(c -> "\"" + sheet.commands().get(c).title() + "\" holds")
+        .reduce((a, b) -> a + " and " + b)
+        .orElse("it is commanded");
+  }
+
+  private Measured measured(Part part, Reading reading) {
+    double volts = ((Shown.Figure) reading.shown()).value();
+    Probe clamp =
+        Probe.across(
+            sheet.supply().dc() ? MeterFunction.AMPS_DC : MeterFunction.AMPS_AC,
+            part,
+            reading.situation());
+    Weighing.Weighed leader = weighing.believable().get(0);
+    double amperes =
+        Math.abs(
+            leader.track().believed(ensemble.line(leader.hypothesis().changes(), clamp)).mean());
+    double nominal = Math.abs(ensemble.line(List.of(), clamp).mean());
+    double source = openVolts(part, reading);
+    boolean flows = nominal > 0 && amperes > FLOWING_SHARE * nominal;
+    return new Measured(
+        volts,
+        flows ? amperes : 0,
+        flows ? Optional.of(volts / amperes) : Optional.empty(),
+        flows ? volts * amperes : 0,
+        source > 0 ? volts / source : 0);
+  }
+
+  /** What the part would hold if it alone were open: the source it stands in. */
+  private double openVolts(Part part, Reading reading) {
+    List<Change> open = part.isLink() ? List.of(Change.open(part.id())) : List.of();
+    return Math.abs(
+        ensemble
+            .line(open, Probe.across(reading.probe().function(), part, reading.situation()))
+            .mean());
+  }
+
+  private boolean isLiveDrop(Reading reading) {
+    return reading.probe().function().dimension() == Dimension.VOLTS
+        && reading.shown() instanceof Shown.Figure
+        && sheet.situation(reading.situation()).supplyOn();
+  }
+
+  private boolean isSmallDrop(Reading reading) {
+    return isLiveDrop(reading)
+        && Math.abs(((Shown.Figure) reading.shown()).value())
+            < SMALL_SHARE * sheet.supply().volts();
+  }
+
+  /** A hypothesis in the words of the trade. */
+  String title(Hypothesis h) {
+    if (h.kind() == Hypothesis.Kind.SOUND) {
+      return "nothing wrong now";
+    }
+    if (h.kind() == Hypothesis.Kind.NOT_ON_SHEET) {
+      return "something that is not on this sheet";
+    }
+    if (h.supplyFault().isPresent()) {
+      return "supply: " + h.supplyFault().get().word();
+    }
+    List<String> words = new ArrayList<>();
+    h.faults()
+        .forEach(
+            f -> {
+              if (f instanceof Fault.OfPart p) {
+                String title =
+                    sheet.parts().containsKey(p.part())
+                        ? sheet.part(p.part()).title()
+                        : sheet.commands().get(p.part().substring("control:".length())).title();
+                words.add(title + " " + p.mode().word());
+              }
+            });
+    return String.join(" and ", words);
+  }
+}

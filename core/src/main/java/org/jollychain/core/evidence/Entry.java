@@ -1,0 +1,156 @@
+package org.jollychain.core.evidence;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.Nearest;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+
+/**
+ * A reading as it comes from a keyboard, a file or a meter: names and text, nothing checked.
+ * Exactly one of these says where the probes were: {@code red} and {@code black}, {@code across},
+ * {@code through}; or the value itself, as in {@code L1-L2 238.6}.
+ *
+ * @param value as displayed
+ * @param liftedAt points at which all else was taken off
+ */
+public record Entry(
+    String id,
+    String function,
+    Optional<String> red,
+    Optional<String> black,
+    Optional<String> across,
+    Optional<String> through,
+    String situation,
+    List<String> liftedAt,
+    String value) {
+
+  /**
+   * Makes it a reading of this sheet.
+   *
+   * @throws EvidenceException when a name is not on the sheet or the value cannot be meant
+   */
+  public Reading on(Sheet sheet) {
+    MeterFunction meterFunction =
+        Kebab.read(MeterFunction.class, function)
+            .orElseThrow(
+                () ->
+                    new EvidenceException(
+                        "function",
+                        "\"%s\" is no meter function; there are %s"
+                            .formatted(function, List.of(MeterFunction.values()))));
+    if (!sheet.situations().containsKey(situation)) {
+      throw new EvidenceException(
+          "situation",
+          "there is no situation \"%s\" on this sheet%s"
+              .formatted(situation, Nearest.suggestion(situation, sheet.situations().keySet())));
+    }
+    Optional<PointsAndValue> typed = PointsAndValue.parse(value, sheet);
+    String figure = typed.map(PointsAndValue::value).orElse(value);
+    Probe probe =
+        typed
+            .map(t -> between(sheet, meterFunction, t.red(), t.black()))
+            .orElseGet(() -> probe(sheet, meterFunction));
+    try {
+      return new Reading(id, probe, Shown.parse(figure, meterFunction));
+    } catch (IllegalArgumentException e) {
+      throw new EvidenceException("value", e.getMessage());
+    }
+  }
+
+  private Probe probe(Sheet sheet, MeterFunction meterFunction) {
+    boolean clamp = meterFunction.dimension() == Dimension.AMPERES;
+    if (through.isPresent() || across.isPresent()) {
+      String key = through.isPresent() ? "through" : "across";
+      String id = through.or(() -> across).orElseThrow();
+      Part part = sheet.parts().get(id);
+      if (part == null) {
+        throw new EvidenceException(
+            key,
+            "there is no part \"%s\" on this sheet%s"
+                .formatted(id, Nearest.suggestion(id, sheet.parts().keySet())));
+      }
+      return new Probe(
+          meterFunction, part.from(), part.to(), Optional.of(id), situation, lifted(sheet));
+    }
+    if (red.isEmpty() || black.isEmpty()) {
+      throw new EvidenceException(
+          clamp ? "through" : "across",
+          clamp
+              ? "say through which part the clamp was: \"through\""
+              : "say where the probes were: \"across\" a part, or \"red\" and \"black\"");
+    }
+    return between(sheet, meterFunction, red.get(), black.get());
+  }
+
+  private Probe between(
+      Sheet sheet, MeterFunction meterFunction, String redPoint, String blackPoint) {
+    known(sheet, "red", redPoint);
+    known(sheet, "black", blackPoint);
+    if (redPoint.equals(blackPoint)) {
+      throw new EvidenceException(
+          "black", "both probes are at %s; name two points".formatted(redPoint));
+    }
+    List<Part> spanned =
+        sheet.partsAt(redPoint).stream().filter(p -> p.touches(blackPoint)).toList();
+    Optional<String> part =
+        spanned.size() == 1 ? Optional.of(spanned.get(0).id()) : Optional.empty();
+    if (meterFunction.dimension() == Dimension.AMPERES && part.isEmpty()) {
+      throw new EvidenceException(
+          "through", "a clamp goes around one wire: name the part, \"through\"");
+    }
+    return new Probe(meterFunction, redPoint, blackPoint, part, situation, lifted(sheet));
+  }
+
+  private Set<String> lifted(Sheet sheet) {
+    Set<String> lifted = new LinkedHashSet<>(liftedAt);
+    lifted.forEach(point -> known(sheet, "liftedAt", point));
+    return Set.copyOf(lifted);
+  }
+
+  private static void known(Sheet sheet, String key, String point) {
+    if (!sheet.points().containsKey(point)) {
+      throw new EvidenceException(
+          key,
+          "there is no point \"%s\" on this sheet%s"
+              .formatted(point, Nearest.suggestion(point, sheet.points().keySet())));
+    }
+  }
+
+  /**
+   * {@code L1-L2 238.6}: two points in front of the value; point names may hold dashes themselves.
+   */
+  private record PointsAndValue(String red, String black, String value) {
+
+    static Optional<PointsAndValue> parse(String typed, Sheet sheet) {
+      String text = typed.strip();
+      int space = text.indexOf(' ');
+      String points = space < 0 ? text : text.substring(0, space);
+      for (int dash = points.indexOf('-', 1); dash > 0; dash = points.indexOf('-', dash + 1)) {
+        Optional<String> red = point(points.substring(0, dash), sheet);
+        Optional<String> black = point(points.substring(dash + 1), sheet);
+        if (red.isPresent() && black.isPresent()) {
+          return Optional.of(
+              new PointsAndValue(red.get(), black.get(), space < 0 ? "" : text.substring(space)));
+        }
+      }
+      if (space > 0 && points.indexOf('-', 1) > 0 && Character.isLetter(points.charAt(0))) {
+        throw new EvidenceException(
+            "value",
+            "\"%s\" are not two points of this sheet; there are %s"
+                .formatted(points, String.join(", ", sheet.points().keySet())));
+      }
+      return Optional.empty();
+    }
+
+    private static Optional<String> point(String typed, Sheet sheet) {
+      return sheet.points().keySet().stream().filter(typed::equalsIgnoreCase).findFirst();
+    }
+  }
+}

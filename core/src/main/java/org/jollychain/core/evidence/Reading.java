@@ -1,0 +1,16 @@
+package org.jollychain.core.evidence;
+
+import org.jollychain.core.network.Probe;
+
+/**
+ * A measurement that was made.
+ *
+ * @param shown what the meter showed
+ */
+public record Reading(String id, Probe probe, Shown shown) implements Evidence {
+
+  @Override
+  public String situation() {
+    return probe.situation();
+  }
+}

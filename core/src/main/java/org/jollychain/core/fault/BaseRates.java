@@ -1,0 +1,76 @@
+package org.jollychain.core.fault;
+
+import java.util.EnumMap;
+import java.util.Map;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
+
+/**
+ * How often each kind of part is the culprit, and in which way. Every figure here is common
+ * practice, no source; a sheet overrides the weight of a part.
+ */
+final class BaseRates {
+
+  static final double SOUND_WITH_COMPLAINT = 0.08;
+  static final double SOUND_WITHOUT_COMPLAINT = 0.35;
+  static final double SUPPLY = 0.07;
+  static final double NOT_ON_SHEET = 0.02;
+
+  /** A second open beside the first: this share of the product of the two. */
+  static final double PAIR = 0.03;
+
+  static final double PAIR_OF_PARTNERS = 0.05;
+
+  private static final double OTHER_WEIGHT = 1;
+  private static final Map<PartKind, Double> WEIGHTS = weights();
+
+  private BaseRates() {}
+
+  /** Relative weight of a part being the culprit. */
+  static double weight(Part part) {
+    return part.baseRate().orElse(WEIGHTS.getOrDefault(part.kind(), OTHER_WEIGHT));
+  }
+
+  /**
+   * Share of a part's faults that are of a mode; over a part's modes they add up to one at most.
+   */
+  static double share(Part part, FaultMode mode) {
+    boolean link = part.isLink();
+    return switch (mode) {
+      case OPEN -> link ? 0.62 : 0.65;
+      case DROPPING -> 0.23;
+      case STUCK -> 0.08;
+      case NOT_MADE -> 0.07;
+      case OFF_VALUE_HIGH -> 0.08;
+      case OFF_VALUE_LOW -> 0.07;
+    };
+  }
+
+  static double share(SupplyFault fault) {
+    return switch (fault) {
+      case DEAD -> 0.25;
+      case DEAD_LEG -> 0.4;
+      case LOW -> 0.1;
+      case HIGH -> 0.05;
+      case OPEN_NEUTRAL -> 0.1;
+      case WRONG_SYSTEM -> 0.1;
+    };
+  }
+
+  private static Map<PartKind, Double> weights() {
+    Map<PartKind, Double> weights = new EnumMap<>(PartKind.class);
+    weights.put(PartKind.THERMAL_FUSE, 8.0);
+    weights.put(PartKind.THERMAL_CUTOFF, 8.0);
+    weights.put(PartKind.LIMIT, 4.0);
+    weights.put(PartKind.MANUAL_RESET_LIMIT, 5.0);
+    weights.put(PartKind.CYCLING_THERMOSTAT, 2.0);
+    weights.put(PartKind.HEATING_ELEMENT, 6.0);
+    weights.put(PartKind.IGNITER, 6.0);
+    weights.put(PartKind.VALVE_COIL, 4.0);
+    weights.put(PartKind.DOOR_SWITCH, 2.0);
+    weights.put(PartKind.LINE_FUSE, 4.0);
+    weights.put(PartKind.WIRE, 0.7);
+    weights.put(PartKind.TIMER_MOTOR, 0.5);
+    return weights;
+  }
+}

@@ -1,0 +1,34 @@
+package org.jollychain.core.fault;
+
+import org.jollychain.core.quantity.Kebab;
+
+/** The ways in which a part can be at fault. */
+public enum FaultMode {
+  /** Passes nothing where it should. */
+  OPEN("open"),
+  /** Passes, with a resistance that takes part of the voltage. */
+  DROPPING("dropping"),
+  /** Passes where it should not. */
+  STUCK("stuck closed"),
+  /** A load or sensor with more resistance than its band. */
+  OFF_VALUE_HIGH("too high"),
+  /** A load or sensor with less. */
+  OFF_VALUE_LOW("too low"),
+  /** Sound, but not commanded: a setting, a lever, a coil. */
+  NOT_MADE("not made");
+
+  private final String word;
+
+  FaultMode(String word) {
+    this.word = word;
+  }
+
+  public String word() {
+    return word;
+  }
+
+  @Override
+  public String toString() {
+    return Kebab.of(this);
+  }
+}

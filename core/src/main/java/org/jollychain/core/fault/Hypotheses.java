@@ -1,0 +1,325 @@
+package org.jollychain.core.fault;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.CheckedSheet;
+import org.jollychain.core.network.Draw;
+import org.jollychain.core.network.Network;
+import org.jollychain.core.network.Solution;
+import org.jollychain.core.quantity.Complex;
+import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Path;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.sheet.SupplySystem;
+
+/**
+ * Everything that may be true of a unit, with how likely it is before anything was read: sound,
+ * each part at fault in each way, the supply at fault, the plausible pairs of opens, and something
+ * that is not on the sheet. A complaint favours what would cause it, by the solver's word; it was
+ * seen at some time, so it excludes nothing.
+ */
+public final class Hypotheses {
+
+  /** Extra resistance of a tired link, as a share of what it is in series with. */
+  private static final double[] DROPPING = {0.02, 0.063, 0.2, 0.63, 2, 6.3, 20};
+
+  private static final double[] OFF_VALUE = {0.35, 0.5, 0.68, 1.3, 1.6, 2.3, 4};
+  private static final double[] LOW = {0.75, 0.85};
+  private static final double HIGH = 1.12;
+  private static final double SMALLEST_AMPERES = 1e-4;
+
+  /** What stays of the odds of a fault that would not cause the complaint. */
+  private static final double UNRELATED = 0.03;
+
+  private final Sheet sheet;
+  private final Map<Situation, Network> networks = new LinkedHashMap<>();
+  private final Map<String, Double> loopOhms = new LinkedHashMap<>();
+  private final Map<String, List<String>> loads = new LinkedHashMap<>();
+
+  public Hypotheses(Sheet sheet) {
+    this.sheet = sheet;
+    for (Situation s : sheet.situations().values()) {
+      networks.put(s, Network.of(sheet, s, Draw.NOMINAL));
+    }
+    for (Part part : sheet.parts().values()) {
+      if (part.isLink()) {
+        loopOhms.put(part.id(), seenBy(part));
+        loads.put(part.id(), feeds(part));
+      }
+    }
+  }
+
+  /**
+   * The resistance a link is in series with (ohm): the voltage it would hold when open over the
+   * current it carries when closed, in the situation where that current is largest; 0 for a link
+   * that never carries any.
+   */
+  public double loopOhms(String link) {
+    return loopOhms.getOrDefault(link, 0.0);
+  }
+
+  /** The loads whose current a link carries in some situation. */
+  public List<String> loadsOf(String link) {
+    return loads.getOrDefault(link, List.of());
+  }
+
+  /**
+   * @param complaint what the customer sees, if known
+   * @return all hypotheses, priors adding up to one; the sound unit first
+   */
+  public List<Hypothesis> all(Optional<Complaint> complaint) {
+    List<Hypothesis> parts = ofParts();
+    parts.addAll(pairs(parts));
+    List<Hypothesis> supply = ofSupply();
+    double sound =
+        complaint.isPresent() ? BaseRates.SOUND_WITH_COMPLAINT : BaseRates.SOUND_WITHOUT_COMPLAINT;
+    List<Hypothesis> all = new ArrayList<>();
+    all.add(new Hypothesis(Hypothesis.Kind.SOUND, List.of(), sound));
+    all.add(new Hypothesis(Hypothesis.Kind.NOT_ON_SHEET, List.of(), BaseRates.NOT_ON_SHEET));
+    double rest = 1 - sound - BaseRates.NOT_ON_SHEET;
+    all.addAll(sharing(supply, BaseRates.SUPPLY * rest, complaint));
+    all.addAll(sharing(parts, (1 - BaseRates.SUPPLY) * rest, complaint));
+    double sum = all.stream().mapToDouble(Hypothesis::prior).sum();
+    return all.stream().map(h -> h.weighing(h.prior() / sum)).toList();
+  }
+
+  private List<Hypothesis> ofParts() {
+    List<Hypothesis> all = new ArrayList<>();
+    for (Part part : sheet.parts().values()) {
+      double weight = BaseRates.weight(part);
+      add(
+          all,
+          weight * BaseRates.share(part, FaultMode.OPEN),
+          part.id(),
+          FaultMode.OPEN,
+          List.of(Change.open(part.id())));
+      if (part.isLink()) {
+        for (double share : DROPPING) {
+          double ohms = share * loopOhms(part.id());
+          if (ohms > 0) {
+            add(
+                all,
+                weight * BaseRates.share(part, FaultMode.DROPPING) / DROPPING.length,
+                part.id(),
+                FaultMode.DROPPING,
+                List.of(Change.dropping(part.id(), ohms)));
+          }
+        }
+        add(
+            all,
+            weight * BaseRates.share(part, FaultMode.STUCK),
+            part.id(),
+            FaultMode.STUCK,
+            List.of(Change.closed(part.id())));
+      } else {
+        for (double factor : OFF_VALUE) {
+          FaultMode mode = factor > 1 ? FaultMode.OFF_VALUE_HIGH : FaultMode.OFF_VALUE_LOW;
+          long steps = Arrays.stream(OFF_VALUE).filter(f -> f > 1 == factor > 1).count();
+          add(
+              all,
+              weight * BaseRates.share(part, mode) / steps,
+              part.id(),
+              mode,
+              List.of(Change.scaled(part.id(), factor)));
+        }
+      }
+    }
+    for (String command : sheet.commands().keySet()) {
+      List<Part> hanging =
+          sheet.parts().values().stream()
+              .filter(p -> p.isLink() && p.madeWhen().commands().contains(command))
+              .toList();
+      if (!hanging.isEmpty()) {
+        double weight =
+            hanging.stream()
+                .mapToDouble(p -> BaseRates.weight(p) * BaseRates.share(p, FaultMode.NOT_MADE))
+                .max()
+                .orElseThrow();
+        String id = hanging.size() == 1 ? hanging.get(0).id() : "control:" + command;
+        add(
+            all,
+            weight,
+            id,
+            FaultMode.NOT_MADE,
+            hanging.stream().map(p -> Change.open(p.id())).toList());
+      }
+    }
+    return all;
+  }
+
+  /** Two opens in one chain: rare, unless the two are known to go together. */
+  private List<Hypothesis> pairs(List<Hypothesis> singles) {
+    List<Hypothesis> opens =
+        singles.stream()
+            .filter(
+                h ->
+                    sheet.parts().containsKey(partOf(h))
+                        && h.modeOf(partOf(h)).filter(m -> m == FaultMode.OPEN).isPresent())
+            .toList();
+    double total = singles.stream().mapToDouble(Hypothesis::prior).sum();
+    Set<Set<String>> chained = new LinkedHashSet<>();
+    for (Path path : sheet.paths().values()) {
+      List<Part> parts =
+          CheckedSheet.callOf(sheet, path)
+              .flatMap(s -> Chain.trace(sheet, path, s))
+              .map(Chain::parts)
+              .orElse(List.of());
+      for (Part a : parts) {
+        for (Part b : parts) {
+          if (a != b) {
+            chained.add(Set.of(a.id(), b.id()));
+          }
+        }
+      }
+    }
+    List<Hypothesis> pairs = new ArrayList<>();
+    for (int i = 0; i < opens.size(); i++) {
+      for (int j = i + 1; j < opens.size(); j++) {
+        Hypothesis a = opens.get(i);
+        Hypothesis b = opens.get(j);
+        if (chained.contains(Set.of(partOf(a), partOf(b)))) {
+          boolean partners = sheet.part(partOf(a)).partners().contains(partOf(b));
+          double weight =
+              partners
+                  ? BaseRates.PAIR_OF_PARTNERS * Math.min(a.prior(), b.prior())
+                  : BaseRates.PAIR * a.prior() * b.prior() / total;
+          pairs.add(
+              new Hypothesis(
+                  Hypothesis.Kind.FAULTY, List.of(a.faults().get(0), b.faults().get(0)), weight));
+        }
+      }
+    }
+    return pairs;
+  }
+
+  private List<Hypothesis> ofSupply() {
+    List<Hypothesis> all = new ArrayList<>();
+    List<String> outer = outerTerminals();
+    List<String> live =
+        outer.stream().filter(t -> !t.equals("neutral") && !t.equals("minus")).toList();
+    addSupply(
+        all, SupplyFault.DEAD, 1, live.stream().map(t -> Change.open("supply:" + t)).toList());
+    for (double low : LOW) {
+      addSupply(all, SupplyFault.LOW, LOW.length, sources(outer, low));
+    }
+    addSupply(all, SupplyFault.HIGH, 1, sources(outer, HIGH));
+    boolean twoLegs =
+        sheet.supply().system() == SupplySystem.SPLIT_PHASE
+            || sheet.supply().system() == SupplySystem.WYE_PAIR;
+    if (twoLegs) {
+      for (String leg : live) {
+        addSupply(all, SupplyFault.DEAD_LEG, live.size(), List.of(Change.open("supply:" + leg)));
+      }
+    }
+    if (twoLegs && sheet.supply().terminals().containsKey("neutral")) {
+      addSupply(all, SupplyFault.OPEN_NEUTRAL, 1, List.of(Change.open("supply:neutral")));
+    }
+    if (sheet.supply().system() == SupplySystem.SPLIT_PHASE) {
+      // the second leg of a wye lags by 120 degrees where a split phase has it at 180
+      addSupply(
+          all,
+          SupplyFault.WRONG_SYSTEM,
+          1,
+          List.of(Change.source("supply:line2", Complex.polar(1, Math.PI / 3))));
+    }
+    return all;
+  }
+
+  private List<String> outerTerminals() {
+    return sheet.supply().terminals().keySet().stream().filter(t -> !t.equals("earth")).toList();
+  }
+
+  private static List<Change> sources(List<String> terminals, double factor) {
+    return terminals.stream().map(t -> Change.source("supply:" + t, Complex.of(factor))).toList();
+  }
+
+  private static void add(
+      List<Hypothesis> all, double weight, String part, FaultMode mode, List<Change> changes) {
+    all.add(
+        new Hypothesis(
+            Hypothesis.Kind.FAULTY, List.of(new Fault.OfPart(part, mode, changes)), weight));
+  }
+
+  private static void addSupply(
+      List<Hypothesis> all, SupplyFault kind, int among, List<Change> changes) {
+    all.add(
+        new Hypothesis(
+            Hypothesis.Kind.FAULTY,
+            List.of(new Fault.OfSupply(kind, changes)),
+            BaseRates.share(kind) / among));
+  }
+
+  private static String partOf(Hypothesis single) {
+    return single.faults().get(0) instanceof Fault.OfPart p ? p.part() : "";
+  }
+
+  private List<Hypothesis> sharing(
+      List<Hypothesis> group, double share, Optional<Complaint> complaint) {
+    Predicate<Hypothesis> causes = complaint.map(this::causes).orElse(h -> true);
+    double sum = group.stream().mapToDouble(Hypothesis::prior).sum();
+    return group.stream()
+        .map(h -> h.weighing(share * h.prior() / sum * (causes.test(h) ? 1 : UNRELATED)))
+        .toList();
+  }
+
+  private Predicate<Hypothesis> causes(Complaint complaint) {
+    Network network = networks.get(sheet.situation(complaint.situation()));
+    Solution sound = network.solve(List.of());
+    return h -> {
+      Solution faulty = network.solve(h.changes());
+      return complaint.runs().stream().allMatch(p -> runs(p, faulty, sound))
+          && complaint.notRunning().stream().noneMatch(p -> runs(p, faulty, sound));
+    };
+  }
+
+  private boolean runs(String part, Solution faulty, Solution sound) {
+    double above = sheet.part(part).load().map(r -> r.runsAbove()).orElse(0.5);
+    return faulty.watts(part) > above * sound.watts(part);
+  }
+
+  private double seenBy(Part link) {
+    double ohms = 0;
+    double largest = 0;
+    for (Map.Entry<Situation, Network> live : networks.entrySet()) {
+      double amperes = live.getValue().solve(List.of()).amperes(link.id()).abs();
+      if (live.getKey().supplyOn() && amperes > largest) {
+        Solution open = live.getValue().solve(List.of(Change.open(link.id())));
+        largest = amperes;
+        ohms = open.volts(link.from()).minus(open.volts(link.to())).abs() / amperes;
+      }
+    }
+    return largest > SMALLEST_AMPERES ? ohms : 0;
+  }
+
+  private List<String> feeds(Part link) {
+    List<String> fed = new ArrayList<>();
+    for (Part load : sheet.parts().values()) {
+      if (load.isLoad() && networks.values().stream().anyMatch(n -> carries(n, link, load))) {
+        fed.add(load.id());
+      }
+    }
+    return List.copyOf(fed);
+  }
+
+  /** True where opening the load takes away a good part of its own current from the link. */
+  private static boolean carries(Network network, Part link, Part load) {
+    Solution sound = network.solve(List.of());
+    Complex lost =
+        sound
+            .amperes(link.id())
+            .minus(network.solve(List.of(Change.open(load.id()))).amperes(link.id()));
+    return lost.abs() > 0.5 * sound.amperes(load.id()).abs()
+        && sound.amperes(load.id()).abs() > SMALLEST_AMPERES;
+  }
+}

@@ -1,0 +1,187 @@
+package org.jollychain.core.network;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jollychain.core.quantity.Complex;
+import org.jollychain.core.sheet.ContactState;
+import org.jollychain.core.sheet.LoadRating;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.sheet.Supply;
+import org.jollychain.core.sheet.SupplySystem;
+
+/**
+ * A drawn unit in one situation as branches between numbered nodes.
+ *
+ * <p>With the supply on, it is the circuit at supply frequency with hot loads; with the supply off,
+ * the cold circuit at direct current, as an ohmmeter meets it. A closed contact is a small
+ * log-normal resistance, an open one an insulation resistance; stray capacitance ties every point
+ * to the case and the two points of every part to each other. The supply is a star: one source and
+ * half the source impedance to each terminal, its star point tied to earth where the sheet says so.
+ */
+final class Circuit {
+
+  /** Insulation of an open contact, a lifted wire or a pulled plug (ohm); any meter shows OL. */
+  static final double OPEN_OHMS = 1e9;
+
+  /** Median of a closed contact (ohm): common practice, no source. */
+  static final double CONTACT_OHMS = 0.017;
+
+  private static final double CONTACT_LOG_SD = 0.55;
+  private static final double SOURCE_LOG_SD = 0.7;
+  private static final double STRAY_LOG_SD = 0.5;
+  private static final double LEG_IMBALANCE = 0.004;
+
+  /** A glowing element resists a little more than a cold one: common practice, no source. */
+  private static final double HOT_FACTOR = 1.03;
+
+  private final Sheet sheet;
+  private final Situation situation;
+  private final Draw draw;
+  private final Map<String, Integer> nodes = new LinkedHashMap<>();
+  private final List<Branch> branches = new ArrayList<>();
+  private final List<Stray> strays = new ArrayList<>();
+  private final int star;
+  private final int earth;
+
+  /** A capacitance between two nodes (F). */
+  record Stray(int from, int to, double farads) {}
+
+  Circuit(Sheet sheet, Situation situation, Draw draw) {
+    this.sheet = sheet;
+    this.situation = situation;
+    this.draw = draw;
+    for (String point : sheet.points().keySet()) {
+      nodes.put(point, nodes.size());
+    }
+    star = nodes.size();
+    String earthPoint = sheet.supply().terminals().get("earth");
+    earth = earthPoint == null ? star + 1 : nodes.get(earthPoint);
+    addSupply(sheet.supply());
+    for (Part part : sheet.parts().values()) {
+      branches.add(
+          new Branch(
+              part.id(), nodes.get(part.from()), nodes.get(part.to()), ohms(part), Complex.ZERO));
+    }
+    addStrays();
+  }
+
+  int nodeCount() {
+    return Math.max(star, earth) + 1;
+  }
+
+  /** The node that is at zero volts. */
+  int earth() {
+    return earth;
+  }
+
+  Map<String, Integer> nodes() {
+    return nodes;
+  }
+
+  List<Branch> branches() {
+    return branches;
+  }
+
+  List<Stray> strays() {
+    return strays;
+  }
+
+  /** Angular frequency (rad/s); 0 where the circuit is met by direct current. */
+  double radiansPerSecond() {
+    return situation.supplyOn() ? 2 * Math.PI * sheet.supply().hertz() : 0;
+  }
+
+  private void addSupply(Supply supply) {
+    double volts =
+        situation.supplyOn() ? draw.normal("supply", supply.volts(), supply.tolerance() / 2) : 0;
+    double conductor = draw.logNormal("source-ohms", supply.sourceOhms(), SOURCE_LOG_SD) / 2;
+    boolean connected =
+        situation.supplyOn() || supply.system() == SupplySystem.TRANSFORMER || supply.dc();
+    Complex ohms = Complex.of(connected ? conductor : OPEN_OHMS);
+    Map<String, Complex> emfs = emfs(supply, volts);
+    for (Map.Entry<String, String> terminal : supply.terminals().entrySet()) {
+      String id = terminal.getKey();
+      if (!id.equals("earth")) {
+        branches.add(
+            new Branch(
+                "supply:" + id,
+                star,
+                nodes.get(terminal.getValue()),
+                ohms,
+                emfs.getOrDefault(id, Complex.ZERO)));
+      }
+    }
+    if (supply.bonded().isPresent()) {
+      branches.add(new Branch("supply:earth", star, earth, ohms, Complex.ZERO));
+    }
+  }
+
+  /** The source of each terminal against the star point. */
+  private Map<String, Complex> emfs(Supply supply, double volts) {
+    double tilt = LEG_IMBALANCE * draw.deviate("legs");
+    return switch (supply.system()) {
+      case SPLIT_PHASE ->
+          Map.of(
+              "line1",
+              Complex.of(volts / 2 * (1 + tilt)),
+              "line2",
+              Complex.of(-volts / 2 * (1 - tilt)));
+      case WYE_PAIR -> {
+        double leg = volts / Math.sqrt(3);
+        yield Map.of(
+            "line1", Complex.of(leg * (1 + tilt)),
+            "line2", Complex.polar(leg * (1 - tilt), -2 * Math.PI / 3));
+      }
+      case SINGLE_PHASE, TRANSFORMER, DC -> {
+        String outward = supply.system().outward();
+        boolean starIsOutward = supply.bonded().filter(outward::equals).isPresent();
+        yield starIsOutward
+            ? Map.of(supply.system().homeward(), Complex.of(-volts))
+            : Map.of(outward, Complex.of(volts));
+      }
+    };
+  }
+
+  private void addStrays() {
+    double common = draw.logNormal("strays", 1, STRAY_LOG_SD);
+    for (Map.Entry<String, Integer> point : nodes.entrySet()) {
+      double own = draw.logNormal("stray:" + point.getKey(), common, STRAY_LOG_SD);
+      strays.add(new Stray(point.getValue(), earth, own * sheet.strays().toCaseFarads()));
+    }
+    for (Part part : sheet.parts().values()) {
+      strays.add(
+          new Stray(
+              nodes.get(part.from()),
+              nodes.get(part.to()),
+              common * sheet.strays().toNeighboursFarads()));
+    }
+  }
+
+  private Complex ohms(Part part) {
+    if (part.isLink()) {
+      boolean open = part.stateIn(situation) == ContactState.OPEN;
+      double contact = draw.logNormal("contact:" + part.id(), CONTACT_OHMS, CONTACT_LOG_SD);
+      return Complex.of(open ? OPEN_OHMS : contact);
+    }
+    double own = draw.normal("load:" + part.id(), 1, part.tolerance() / 2);
+    if (part.curve().isPresent()) {
+      return Complex.of(own * part.curve().get().ohmsAt(situation.celsiusAt(part.feels())));
+    }
+    return part.load()
+        .map(rating -> loadOhms(part.kind(), rating).times(own))
+        .orElse(Complex.of(OPEN_OHMS));
+  }
+
+  private Complex loadOhms(PartKind kind, LoadRating rating) {
+    double hot = situation.supplyOn() && kind == PartKind.HEATING_ELEMENT ? HOT_FACTOR : 1;
+    if (situation.supplyOn() && sheet.supply().hertz() > 0) {
+      return Complex.polar(rating.ohms() * hot, Math.acos(rating.powerFactor()));
+    }
+    return Complex.of(rating.windingOhms().orElse(rating.ohms() * rating.powerFactor() * hot));
+  }
+}

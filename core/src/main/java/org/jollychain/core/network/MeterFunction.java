@@ -1,0 +1,45 @@
+package org.jollychain.core.network;
+
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.quantity.Kebab;
+
+/** What a meter is set to. */
+public enum MeterFunction {
+  VOLTS_AC(Dimension.VOLTS, "AC volts"),
+  VOLTS_DC(Dimension.VOLTS, "DC volts"),
+  VOLTS_AC_LOZ(Dimension.VOLTS, "AC volts, low impedance"),
+  OHMS(Dimension.OHMS, "ohms"),
+  CONTINUITY(Dimension.OHMS, "continuity"),
+  AMPS_AC(Dimension.AMPERES, "AC clamp amperes"),
+  AMPS_DC(Dimension.AMPERES, "DC clamp amperes"),
+  CELSIUS(Dimension.CELSIUS, "temperature");
+
+  private final Dimension dimension;
+  private final String word;
+
+  MeterFunction(Dimension dimension, String word) {
+    this.dimension = dimension;
+    this.word = word;
+  }
+
+  public Dimension dimension() {
+    return dimension;
+  }
+
+  public String word() {
+    return word;
+  }
+
+  /**
+   * Ohms and the buzzer send their own current: only into a circuit that is isolated and proved
+   * dead.
+   */
+  public boolean needsDeadCircuit() {
+    return this == OHMS || this == CONTINUITY;
+  }
+
+  @Override
+  public String toString() {
+    return Kebab.of(this);
+  }
+}

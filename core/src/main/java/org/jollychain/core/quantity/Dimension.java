@@ -1,0 +1,129 @@
+package org.jollychain.core.quantity;
+
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.DoubleUnaryOperator;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A physical dimension and the units people write for it. Inside, every quantity is an SI double
+ * with the unit in its name ({@code ohms}, {@code volts}, {@code celsius}); only text speaks of F,
+ * mV or k.
+ */
+public enum Dimension {
+  CELSIUS("C", "121 C"),
+  OHMS("Ω", "11.8 k"),
+  VOLTS("V", "240 V"),
+  AMPERES("A", "18.7 A"),
+  WATTS("W", "4500 W"),
+  FARADS("F", "60 pF"),
+  HERTZ("Hz", "60 Hz"),
+  SHARE("", "5 %"),
+  MINUTES("min", "4 min");
+
+  private static final Pattern TEXT =
+      Pattern.compile("([+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][+-]?\\d{1,3})?)\\s*([^\\s\\d]*)");
+
+  private static final Map<Dimension, Map<String, DoubleUnaryOperator>> UNITS = units();
+
+  private final String symbol;
+  private final String example;
+
+  Dimension(String symbol, String example) {
+    this.symbol = symbol;
+    this.example = example;
+  }
+
+  /** The unit in which values of this dimension are kept, as printed. */
+  public String symbol() {
+    return symbol;
+  }
+
+  /**
+   * Reads a quantity.
+   *
+   * @param text a number with or without a unit, e.g. {@code 250 F}; without one it is in SI
+   * @return the value in SI (temperatures in degrees Celsius, shares as fractions of one)
+   * @throws IllegalArgumentException when the text is no such quantity; the message says what would
+   *     be right
+   */
+  public double parse(String text) {
+    Matcher m = TEXT.matcher(text.strip());
+    if (!m.matches()) {
+      throw new IllegalArgumentException(
+          "\"%s\" is no quantity; write it like \"%s\"".formatted(text, example));
+    }
+    Map<String, DoubleUnaryOperator> units = UNITS.get(this);
+    DoubleUnaryOperator toSi = units.get(m.group(2));
+    if (toSi == null) {
+      throw new IllegalArgumentException(
+          "\"%s\" has the unit \"%s\"; write it like \"%s\" (units: %s)"
+              .formatted(text, m.group(2), example, String.join(" ", units.keySet()).strip()));
+    }
+    double value = toSi.applyAsDouble(Double.parseDouble(m.group(1)));
+    if (!Double.isFinite(value)) {
+      throw new IllegalArgumentException(
+          "\"%s\" is too large; write it like \"%s\"".formatted(text, example));
+    }
+    return value;
+  }
+
+  /**
+   * Prints a value with an SI prefix and about four figures, as a meter would: {@code 12.80 mΩ}.
+   *
+   * @param si the value in SI
+   */
+  public String format(double si) {
+    if (this == SHARE) {
+      return String.format(Locale.ROOT, "%.1f %%", 100 * si);
+    }
+    double size = Math.abs(si);
+    if (this == CELSIUS || this == MINUTES || size == 0) {
+      return plain(si, symbol);
+    }
+    if (size >= 0.9995e6) {
+      return plain(si / 1e6, "M" + symbol);
+    }
+    if (size >= 9.995e3 || (size >= 999.5 && this == OHMS)) {
+      return plain(si / 1e3, "k" + symbol);
+    }
+    return size < 0.0995 ? plain(si * 1e3, "m" + symbol) : plain(si, symbol);
+  }
+
+  private static String plain(double value, String unit) {
+    double size = Math.abs(value);
+    String figure =
+        size >= 1000 ? "%.0f %s" : size >= 10 ? "%.1f %s" : size >= 1 ? "%.2f %s" : "%.3f %s";
+    String text = String.format(Locale.ROOT, size == 0 ? "%.0f %s" : figure, value, unit);
+    return text.strip();
+  }
+
+  private static Map<Dimension, Map<String, DoubleUnaryOperator>> units() {
+    return Map.of(
+        CELSIUS, scale(Map.of("", 1.0, "C", 1.0, "°C", 1.0), "F", "°F"),
+        OHMS,
+            scale(
+                Map.of(
+                    "", 1.0, "ohm", 1.0, "ohms", 1.0, "Ω", 1.0, "k", 1e3, "kohm", 1e3, "kΩ", 1e3,
+                    "M", 1e6, "mohm", 1e-3)),
+        VOLTS, scale(Map.of("", 1.0, "V", 1.0, "mV", 1e-3, "kV", 1e3)),
+        AMPERES, scale(Map.of("", 1.0, "A", 1.0, "mA", 1e-3, "uA", 1e-6, "µA", 1e-6)),
+        WATTS, scale(Map.of("", 1.0, "W", 1.0, "kW", 1e3)),
+        FARADS, scale(Map.of("", 1.0, "F", 1.0, "pF", 1e-12, "nF", 1e-9, "uF", 1e-6, "µF", 1e-6)),
+        HERTZ, scale(Map.of("", 1.0, "Hz", 1.0)),
+        SHARE, scale(Map.of("", 1.0, "%", 0.01)),
+        MINUTES, scale(Map.of("", 1.0, "min", 1.0, "s", 1 / 60.0)));
+  }
+
+  private static Map<String, DoubleUnaryOperator> scale(
+      Map<String, Double> factors, String... fahrenheit) {
+    Map<String, DoubleUnaryOperator> units = new LinkedHashMap<>();
+    factors.keySet().stream().sorted().forEach(u -> units.put(u, v -> v * factors.get(u)));
+    for (String unit : fahrenheit) {
+      units.put(unit, v -> (v - 32) / 1.8);
+    }
+    return units;
+  }
+}

@@ -1,0 +1,32 @@
+package org.jollychain.core.sheet;
+
+import java.util.List;
+import org.jollychain.core.quantity.Kebab;
+
+/**
+ * Something to take off or open to reach points.
+ *
+ * @param minutes how long it takes (min)
+ * @param power what state of the supply it demands
+ * @param after what must be open before
+ * @param hazards what to mind, in words
+ */
+public record Access(
+    String id,
+    String title,
+    double minutes,
+    Power power,
+    List<String> after,
+    List<String> hazards) {
+
+  /** The state of the supply an access demands. */
+  public enum Power {
+    ANY,
+    OFF;
+
+    @Override
+    public String toString() {
+      return Kebab.of(this);
+    }
+  }
+}

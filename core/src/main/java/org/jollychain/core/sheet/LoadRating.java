@@ -1,0 +1,15 @@
+package org.jollychain.core.sheet;
+
+import java.util.OptionalDouble;
+
+/**
+ * What a load is rated for.
+ *
+ * @param ohms magnitude of its impedance at its rating (ohm): V^2 times power factor over P
+ * @param powerFactor cosine of the angle between volts and amperes, 1 for a resistance
+ * @param windingOhms its resistance to direct current, cold (ohm), where it differs from {@code
+ *     ohms}
+ * @param runsAbove the share of its nominal power above which it is seen to run
+ */
+public record LoadRating(
+    double ohms, double powerFactor, OptionalDouble windingOhms, double runsAbove) {}

@@ -1,0 +1,70 @@
+package org.jollychain.core.sheet;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * A two-terminal thing between two points.
+ *
+ * @param title its name in words
+ * @param from the point at its {@code between}'s first place
+ * @param to the point at its second
+ * @param madeWhen the commands under which its contact is made
+ * @param thermal at what temperatures its contact acts, where it is thermal
+ * @param feels the temperature place a thermal part or a sensor feels
+ * @param load its rating, where it is a load
+ * @param curve ohms over temperature, where it is a sensor
+ * @param tolerance half-width of its band, as a share (loads and sensors)
+ * @param body parts with the same body are one physical thing
+ * @param partners parts that are renewed together with it
+ * @param baseRate weight that overrides the kind's
+ * @param caseLeak true where it can leak to the case
+ */
+public record Part(
+    String id,
+    PartKind kind,
+    String title,
+    String from,
+    String to,
+    MadeWhen madeWhen,
+    Optional<ThermalRating> thermal,
+    String feels,
+    Optional<LoadRating> load,
+    Optional<SensorCurve> curve,
+    double tolerance,
+    Optional<String> access,
+    Optional<String> body,
+    List<String> partners,
+    OptionalDouble baseRate,
+    boolean caseLeak,
+    String notes) {
+
+  public boolean isLink() {
+    return kind.role() == PartKind.Role.LINK;
+  }
+
+  public boolean isLoad() {
+    return kind.role() == PartKind.Role.LOAD;
+  }
+
+  public boolean touches(String point) {
+    return from.equals(point) || to.equals(point);
+  }
+
+  /** The other end of it. */
+  public String otherEnd(String point) {
+    return from.equals(point) ? to : from;
+  }
+
+  /** What a sound one of these does in a situation; loads and sensors always pass. */
+  public ContactState stateIn(Situation situation) {
+    if (!isLink()) {
+      return ContactState.CLOSED;
+    }
+    if (!madeWhen.holds(situation.commands())) {
+      return ContactState.OPEN;
+    }
+    return thermal.map(t -> t.stateAt(situation.celsiusAt(feels))).orElse(ContactState.CLOSED);
+  }
+}

@@ -1,0 +1,66 @@
+package org.jollychain.core.sheet;
+
+import java.util.List;
+
+/** The resistance of a temperature sensor over temperature. */
+public sealed interface SensorCurve {
+
+  /**
+   * @param celsius temperature of the sensor (C)
+   * @return its resistance (ohm)
+   */
+  double ohmsAt(double celsius);
+
+  /** R = R0 exp(beta (1/T - 1/T0)), temperatures in kelvin: the two-parameter model of an NTC. */
+  record Ntc(double ohms, double atCelsius, double betaKelvin) implements SensorCurve {
+    private static final double ZERO_CELSIUS_KELVIN = 273.15;
+
+    @Override
+    public double ohmsAt(double celsius) {
+      double kelvin = celsius + ZERO_CELSIUS_KELVIN;
+      double kelvin0 = atCelsius + ZERO_CELSIUS_KELVIN;
+      return ohms * Math.exp(betaKelvin * (1 / kelvin - 1 / kelvin0));
+    }
+  }
+
+  /**
+   * A maker's table; between its points the logarithm of the resistance is straight, beyond them
+   * the nearest value holds.
+   */
+  record Table(List<TablePoint> points) implements SensorCurve {
+    @Override
+    public double ohmsAt(double celsius) {
+      TablePoint before = points.get(0);
+      for (TablePoint next : points) {
+        if (celsius <= next.celsius()) {
+          double span = next.celsius() - before.celsius();
+          double share = span == 0 ? 0 : Math.max(0, (celsius - before.celsius()) / span);
+          return before.ohms() * Math.pow(next.ohms() / before.ohms(), share);
+        }
+        before = next;
+      }
+      return before.ohms();
+    }
+  }
+
+  /** One line of a maker's table: resistance (ohm) at a temperature (C). */
+  record TablePoint(double celsius, double ohms) {}
+
+  /**
+   * Platinum after Callendar and Van Dusen, IEC 60751: R = R0 (1 + A t + B t^2 + C (t - 100) t^3),
+   * the last term below 0 C only.
+   *
+   * @param ohmsAtZero 100 for Pt100, 1000 for Pt1000 (ohm)
+   */
+  record Platinum(double ohmsAtZero) implements SensorCurve {
+    private static final double A = 3.9083e-3;
+    private static final double B = -5.775e-7;
+    private static final double C = -4.183e-12;
+
+    @Override
+    public double ohmsAt(double t) {
+      double below = t < 0 ? C * (t - 100) * t * t * t : 0;
+      return ohmsAtZero * (1 + A * t + B * t * t + below);
+    }
+  }
+}

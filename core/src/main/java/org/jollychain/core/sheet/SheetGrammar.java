@@ -1,0 +1,108 @@
+package org.jollychain.core.sheet;
+
+import com.networknt.schema.Error;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.StringJoiner;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The grammar of format 1: the published JSON Schema, and its complaints in plain words. */
+final class SheetGrammar {
+
+  static final String RESOURCE = "/sheets/sheet-1.schema.json";
+
+  private static final String TEXT = text();
+  private static final JsonNode TREE = JsonMapper.shared().readTree(TEXT);
+  private static final Schema SCHEMA =
+      SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(TREE);
+
+  private SheetGrammar() {}
+
+  static String text() {
+    try (InputStream in = SheetGrammar.class.getResourceAsStream(RESOURCE)) {
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  static List<SheetProblem> problems(SheetText sheet) {
+    List<SheetProblem> problems = new ArrayList<>();
+    for (Error error : SCHEMA.validate(sheet.root())) {
+      String pointer = pointer(error);
+      JsonNode rule = TREE.at(parentOf(error.getSchemaLocation().getFragment().toString()));
+      String described = rule.path("description").asString("");
+      switch (error.getKeyword()) {
+        case "additionalProperties" ->
+            problems.add(
+                sheet.atKey(
+                    pointer + "/" + SheetText.escape(error.getProperty()),
+                    "\"%s\" is not a key here; %s".formatted(error.getProperty(), keys(rule))));
+        case "required" ->
+            problems.add(sheet.at(pointer, "\"%s\" is missing".formatted(error.getProperty())));
+        case "propertyNames" ->
+            problems.add(sheet.at(pointer, "a name here is not allowed: " + error.getMessage()));
+        case "enum" ->
+            problems.add(sheet.at(pointer, "should be one of: " + list(rule.path("enum"))));
+        case "const" ->
+            problems.add(sheet.at(pointer, "should be " + rule.path("const").asString()));
+        case "type" ->
+            problems.add(
+                sheet.at(
+                    pointer,
+                    "should be "
+                        + (described.isEmpty() ? typeWord(rule.path("type")) : described)));
+        default ->
+            problems.add(
+                sheet.at(
+                    pointer, described.isEmpty() ? error.getMessage() : "should be " + described));
+      }
+    }
+    return problems;
+  }
+
+  private static String pointer(Error error) {
+    StringBuilder pointer = new StringBuilder();
+    for (int i = 0; i < error.getInstanceLocation().getNameCount(); i++) {
+      pointer
+          .append('/')
+          .append(SheetText.escape(String.valueOf(error.getInstanceLocation().getElement(i))));
+    }
+    return pointer.toString();
+  }
+
+  private static String parentOf(String pointer) {
+    int end = pointer.lastIndexOf('/');
+    return end < 0 ? "" : pointer.substring(0, end);
+  }
+
+  private static String keys(JsonNode rule) {
+    StringJoiner known = new StringJoiner(", ", "known keys: ", "");
+    rule.path("properties").propertyNames().forEach(known::add);
+    return known.toString();
+  }
+
+  private static String list(JsonNode values) {
+    StringJoiner list = new StringJoiner(", ");
+    values.forEach(v -> list.add(v.asString()));
+    return list.toString();
+  }
+
+  private static String typeWord(JsonNode type) {
+    return switch (type.asString("")) {
+      case "object" -> "a mapping (key: value)";
+      case "array" -> "a list, like [a, b]";
+      case "string" -> "text";
+      case "boolean" -> "true or false";
+      default -> "a number";
+    };
+  }
+}

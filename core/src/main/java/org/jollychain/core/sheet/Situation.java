@@ -1,0 +1,22 @@
+package org.jollychain.core.sheet;
+
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * A named state in which one measures.
+ *
+ * @param supplyOn false when unplugged or isolated
+ * @param commands the commands that hold
+ * @param celsius temperature of each named place (C)
+ */
+public record Situation(
+    String id, String title, boolean supplyOn, Set<String> commands, Map<String, Double> celsius) {
+
+  private static final double ROOM_CELSIUS = 20;
+
+  /** The temperature of a place (C); a place not listed is at ambient, ambient at 20 C. */
+  public double celsiusAt(String place) {
+    return celsius.getOrDefault(place, celsius.getOrDefault("ambient", ROOM_CELSIUS));
+  }
+}
