@@ -182,7 +182,7 @@ public final class Diagnosis {
   }
 
   private void flagReadings(Weighing weighing, List<Flag> flags) {
-    Weighing.Weighed leader = weighing.leader();
+    Weighing.Weighed leader = weighing.believable().get(0);
     List<String> misfits = new ArrayList<>();
     for (Evidence e : weighing.evidence()) {
       Track.Explained how = leader.explained().getOrDefault(e.id(), Track.Explained.AS_READ);
@@ -207,12 +207,13 @@ public final class Diagnosis {
         parallel(r).ifPresent(flags::add);
       }
     }
-    if (misfits.size() >= 2) {
+    boolean offSheet = weighing.leader().hypothesis().kind() == Hypothesis.Kind.NOT_ON_SHEET;
+    if (misfits.size() >= 2 || offSheet) {
       flags.add(
           new Flag(
               Flag.Kind.MISFIT,
               List.copyOf(misfits),
-              "No single fault on this sheet explains these readings; the circuit may differ from the sheet."));
+              "No fault on this sheet explains the readings; the circuit may differ from the sheet."));
     }
     if (leader.hypothesis().faults().size() > 1) {
       flags.add(

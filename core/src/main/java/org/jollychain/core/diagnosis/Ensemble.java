@@ -29,6 +29,10 @@ import org.jollychain.core.sheet.Sheet;
 final class Ensemble {
 
   private static final long SEED = 20_260_101L;
+
+  /** The last parameter: how severe the fault of the hypothesis is, within its step of the grid. */
+  private static final String SEVERITY = "severity";
+
   private static final int MOST_PROBES_KEPT = 400;
 
   private final Sheet sheet;
@@ -47,7 +51,8 @@ final class Ensemble {
   Ensemble(Sheet sheet, Meter meter) {
     this.sheet = sheet;
     this.meter = meter;
-    this.parameters = Network.parameters(sheet);
+    this.parameters = new ArrayList<>(Network.parameters(sheet));
+    this.parameters.add(SEVERITY);
     this.deviates = antithetic(parameters.size());
   }
 
@@ -63,7 +68,9 @@ final class Ensemble {
       List<Change> all = new ArrayList<>(changes);
       all.addAll(probe.lifts(sheet));
       boolean ohms = probe.function().dimension() == MeterFunction.OHMS.dimension();
-      known = fit(samples(probe.situation(), all, solution -> meter.read(solution, probe)), ohms);
+      double[] samples = samples(probe.situation(), all, solution -> meter.read(solution, probe));
+      double floating = meter.floating(networks.get(probe.situation())[0].solve(all), probe);
+      known = fit(samples, floating, ohms);
       ofProbe.put(changes, known);
     }
     return known;
@@ -75,7 +82,10 @@ final class Ensemble {
     Network[] units = networks.computeIfAbsent(situation, this::solveAll);
     double[] samples = new double[units.length];
     for (int i = 0; i < units.length; i++) {
-      samples[i] = quantity.applyAsDouble(units[i].solve(changes));
+      double severity = deviates[i][parameters.size() - 1];
+      samples[i] =
+          quantity.applyAsDouble(
+              units[i].solve(changes.stream().map(c -> c.drawn(severity)).toList()));
     }
     return samples;
   }
@@ -93,7 +103,7 @@ final class Ensemble {
     return units;
   }
 
-  private Line fit(double[] samples, boolean keep) {
+  private Line fit(double[] samples, double floating, boolean keep) {
     int draws = samples.length;
     double mean = Arrays.stream(samples).average().orElse(0);
     double[] slopes = new double[parameters.size()];
@@ -113,7 +123,7 @@ final class Ensemble {
       left += (samples[i] - predicted) * (samples[i] - predicted);
     }
     double freedom = Math.max(1, draws - slopes.length - 1);
-    return new Line(mean, slopes, left / freedom, keep ? samples : new double[0]);
+    return new Line(mean, slopes, left / freedom, floating, keep ? samples : new double[0]);
   }
 
   /**

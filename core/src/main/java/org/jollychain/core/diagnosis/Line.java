@@ -7,7 +7,10 @@ package org.jollychain.core.diagnosis;
  * @param mean in the unit of the function
  * @param slopes by parameter, in the unit per standard deviation
  * @param residualVariance what the line leaves, in the unit squared
+ * @param floating how much of a voltage is a ghost, 0 to 1: the share of it that the meter's own
+ *     input divides with the impedance it looks into
  * @param samples the drawn readings themselves, kept for ohms, where most of them may be beyond the
  *     range
  */
-record Line(double mean, double[] slopes, double residualVariance, double[] samples) {}
+record Line(
+    double mean, double[] slopes, double residualVariance, double floating, double[] samples) {}

@@ -32,6 +32,13 @@ final class Track {
   private static final double PREFIX = 0.003;
   private static final double FALSE_SHORT = 0.0005;
   private static final double BUZZER_WRONG = 0.005;
+
+  /**
+   * Leakage through dust and damp, which no sheet knows, bleeds this share of all ghosts to
+   * nothing.
+   */
+  private static final double BLED = 0.3;
+
   private static final double OWN_GAIN = 0.2;
   private static final double SHARED_GAIN = 0.8;
   private static final double LEAD_OHMS_SD = 0.1;
@@ -109,9 +116,12 @@ final class Track {
     double mean = line.mean() + dot(w, whitened);
     double variance = squared(row) + ownVariance - squared(w);
     variance = Math.max(variance, 1e-3 * ownVariance);
+    double bled = BLED * line.floating();
     double within = ohms ? 1 - overLimit(line) : 1;
-    double main =
-        (1 - ANYTHING - NO_CONTACT - PREFIX) * within * density(figure.value(), mean, variance);
+    double asRead = 1 - ANYTHING - NO_CONTACT - PREFIX;
+    double main = asRead * within * (1 - bled) * density(figure.value(), mean, variance);
+    double noise = Math.max(ownVariance - line.residualVariance(), 1e-6);
+    double collapsed = asRead * bled * density(figure.value(), 0, noise);
     double prefix = 0;
     for (double slip : new double[] {1e3, 1e-3}) {
       double slipped =
@@ -137,7 +147,10 @@ final class Track {
                 ? FALSE_SHORT
                     * density(figure.value(), meter.leadOhms(), LEAD_OHMS_SD * LEAD_OHMS_SD)
                 : NO_CONTACT * density(figure.value(), 0, Math.max(own * own, 1e-4)));
-    absorb(main + prefix + slip);
+    absorb(main + collapsed + prefix + slip);
+    if (collapsed > Math.max(main, Math.max(prefix, slip))) {
+      return Explained.AS_READ;
+    }
     if (main < prefix || main < slip) {
       return prefix > slip ? Explained.AS_PREFIX : Explained.AS_SLIP;
     }

@@ -195,8 +195,8 @@ final class Verdicts {
   }
 
   /**
-   * What a bad part would be like. A link is also tried with every load it feeds open: only
-   * evidence that rules this out as well has shown that current flowed.
+   * What a bad part would be like. A link is also tried with the loads it feeds open, each and all:
+   * only evidence that rules this out as well has shown that current flowed.
    */
   private List<List<Change>> bad(Part part) {
     List<List<Change>> bad = new ArrayList<>();
@@ -204,10 +204,13 @@ final class Verdicts {
       Change dropping =
           Change.dropping(
               part.id(), Math.max(BAD_SHARE * hypotheses.loopOhms(part.id()), SMALLEST_BAD_OHMS));
-      List<Change> withoutCurrent = new ArrayList<>(List.of(dropping));
-      hypotheses.loadsOf(part.id()).forEach(load -> withoutCurrent.add(Change.open(load)));
+      List<Change> noCurrent = new ArrayList<>(List.of(dropping));
       bad.add(List.of(dropping));
-      bad.add(withoutCurrent);
+      for (String load : hypotheses.loadsOf(part.id())) {
+        bad.add(List.of(dropping, Change.open(load)));
+        noCurrent.add(Change.open(load));
+      }
+      bad.add(noCurrent);
     } else {
       for (double factor : BAD_LOAD) {
         bad.add(List.of(Change.scaled(part.id(), factor)));

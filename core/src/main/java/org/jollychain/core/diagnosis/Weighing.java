@@ -106,14 +106,16 @@ final class Weighing {
         .sum();
   }
 
-  /** The hypotheses that matter and have a circuit, the most probable first. */
+  /**
+   * The hypotheses that have a circuit and matter beside the best of them, the most probable first.
+   */
   List<Weighed> believable() {
-    return weighed.stream()
-        .filter(
-            w ->
-                w.hypothesis().kind() != Hypothesis.Kind.NOT_ON_SHEET
-                    && w.probability() > NEGLIGIBLE * weighed.get(0).probability())
-        .toList();
+    List<Weighed> onSheet =
+        weighed.stream()
+            .filter(w -> w.hypothesis().kind() != Hypothesis.Kind.NOT_ON_SHEET)
+            .toList();
+    double least = NEGLIGIBLE * onSheet.get(0).probability();
+    return onSheet.stream().filter(w -> w.probability() >= least).toList();
   }
 
   /**

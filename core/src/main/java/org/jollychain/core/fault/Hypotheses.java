@@ -32,8 +32,13 @@ import org.jollychain.core.sheet.SupplySystem;
 public final class Hypotheses {
 
   /** Extra resistance of a tired link, as a share of what it is in series with. */
-  private static final double[] DROPPING = {0.02, 0.063, 0.2, 0.63, 2, 6.3, 20};
+  private static final double[] DROPPING = {0.02, 0.043, 0.093, 0.2, 0.43, 0.93, 2, 4.3, 9.3, 20};
 
+  /** Each step of a grid stands for its neighbourhood: width over the square root of twelve. */
+  private static final double DROPPING_LOG_SD = 0.23;
+
+  private static final double OFF_VALUE_LOG_SD = 0.13;
+  private static final double SUPPLY_LOG_SD = 0.04;
   private static final double[] OFF_VALUE = {0.35, 0.5, 0.68, 1.3, 1.6, 2.3, 4};
   private static final double[] LOW = {0.75, 0.85};
   private static final double HIGH = 1.12;
@@ -113,7 +118,7 @@ public final class Hypotheses {
                 weight * BaseRates.share(part, FaultMode.DROPPING) / DROPPING.length,
                 part.id(),
                 FaultMode.DROPPING,
-                List.of(Change.dropping(part.id(), ohms)));
+                List.of(Change.dropping(part.id(), ohms).spread(DROPPING_LOG_SD)));
           }
         }
         add(
@@ -131,7 +136,7 @@ public final class Hypotheses {
               weight * BaseRates.share(part, mode) / steps,
               part.id(),
               mode,
-              List.of(Change.scaled(part.id(), factor)));
+              List.of(Change.scaled(part.id(), factor).spread(OFF_VALUE_LOG_SD)));
         }
       }
     }
@@ -241,7 +246,9 @@ public final class Hypotheses {
   }
 
   private static List<Change> sources(List<String> terminals, double factor) {
-    return terminals.stream().map(t -> Change.source("supply:" + t, Complex.of(factor))).toList();
+    return terminals.stream()
+        .map(t -> Change.source("supply:" + t, Complex.of(factor)).spread(SUPPLY_LOG_SD))
+        .toList();
   }
 
   private static void add(

@@ -2,6 +2,7 @@ package org.jollychain.core.network;
 
 import java.util.Map;
 import org.jollychain.core.quantity.Complex;
+import org.jollychain.core.quantity.Dimension;
 
 /**
  * A multimeter as a part of the circuit.
@@ -66,6 +67,19 @@ public record Meter(
       case AMPS_DC -> solution.amperes(probe.part().orElseThrow()).re();
       case CELSIUS -> 0;
     };
+  }
+
+  /**
+   * How much of a voltage is a ghost: the impedance the meter looks into over that and its own.
+   *
+   * @return 0 on a stiff source to 1 on a floating wire; 0 for other functions
+   */
+  public double floating(Solution solution, Probe probe) {
+    if (probe.function().dimension() != Dimension.VOLTS) {
+      return 0;
+    }
+    double behind = solution.ohmsBetween(probe.red(), probe.black()).abs();
+    return behind / (behind + inputOhms(solution, probe).abs());
   }
 
   private Complex inputOhms(Solution solution, Probe probe) {

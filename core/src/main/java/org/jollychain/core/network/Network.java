@@ -148,7 +148,8 @@ public final class Network {
                   a.branch(),
                   a.factor() * b.factor(),
                   a.addedOhms() * b.factor() + b.addedOhms(),
-                  a.emfFactor().times(b.emfFactor())));
+                  a.emfFactor().times(b.emfFactor()),
+                  0));
     }
     return new ArrayList<>(merged.values());
   }

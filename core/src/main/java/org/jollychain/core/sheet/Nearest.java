@@ -19,7 +19,8 @@ public final class Nearest {
     String lower = name.toLowerCase(Locale.ROOT);
     return names.stream()
         .min(Comparator.comparingInt(n -> distance(lower, n.toLowerCase(Locale.ROOT))))
-        .filter(n -> distance(lower, n.toLowerCase(Locale.ROOT)) <= CLOSE)
+        .filter(
+            n -> distance(lower, n.toLowerCase(Locale.ROOT)) <= Math.min(CLOSE, name.length() - 1))
         .map("; did you mean \"%s\"?"::formatted)
         .orElseGet(
             () ->

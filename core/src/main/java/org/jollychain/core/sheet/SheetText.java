@@ -50,8 +50,7 @@ final class SheetText {
           "a sheet may be %d kB at most; leave out what is not this unit's circuit"
               .formatted(LARGEST_BYTES / 1024));
     }
-    LoadSettings settings =
-        LoadSettings.builder().setAllowDuplicateKeys(false).setLabel("sheet").build();
+    LoadSettings settings = LoadSettings.builder().setLabel("sheet").build();
     try {
       guard(new Parse(settings).parseString(text));
       Node node =
@@ -130,6 +129,11 @@ final class SheetText {
         if (!(tuple.getKeyNode() instanceof ScalarNode key)) {
           throw invalid(
               tuple.getKeyNode().getStartMark().orElse(null), "a key must be a plain word");
+        }
+        if (object.has(key.getValue())) {
+          throw invalid(
+              key.getStartMark().orElse(null),
+              "\"%s\" stands here twice; give each its own name".formatted(key.getValue()));
         }
         String child = pointer + "/" + escape(key.getValue());
         key.getStartMark().ifPresent(mark -> keys.put(child, mark));

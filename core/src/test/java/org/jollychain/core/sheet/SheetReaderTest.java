@@ -1,0 +1,138 @@
+package org.jollychain.core.sheet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import java.util.List;
+import org.jollychain.core.Sheets;
+import org.jollychain.core.network.CheckedSheet;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class SheetReaderTest {
+
+  @Test
+  void reads_the_shipped_dryer() {
+    Sheet dryer = Sheets.dryer();
+    assertThat(dryer.parts())
+        .containsKeys("thermal-cutoff", "high-limit", "element", "thermal-fuse", "motor");
+    assertThat(dryer.part("element").load().orElseThrow().ohms()).isEqualTo(240.0 * 240 / 5200);
+    assertThat(dryer.part("thermal-cutoff").thermal().orElseThrow().reset())
+        .isEqualTo(ThermalRating.Reset.NONE);
+  }
+
+  @Test
+  void follows_the_chain_from_line_to_return_through_the_load() {
+    Sheet dryer = Sheets.dryer();
+    Chain heat =
+        Chain.trace(dryer, dryer.paths().get("heat"), dryer.situation("heat-call")).orElseThrow();
+    assertThat(heat.points()).containsExactly("L1", "K1", "T1", "C1", "C2", "C3", "E2", "K2", "L2");
+    Chain motor =
+        Chain.trace(dryer, dryer.paths().get("motor"), dryer.situation("heat-call")).orElseThrow();
+    assertThat(motor.points()).containsExactly("L1", "K1", "M1", "M2", "M3", "N");
+  }
+
+  /**
+   * Each: what to write, what to write instead of it, the line and column of the complaint, and
+   * words in it.
+   */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      textBlock =
+          """
+      limit: {kind: limit         | limit: {kind: limmit          | 23 | 17 | should be one of: thermal-fuse
+      between: [A, B]             | between: [A, Q]               | 23 | 37 | there is no point "Q"
+      between: [A, B]             | between: [A, A]               | 23 | 33 | name two different points
+      marking: L200-40F           | marking: L40-150              | 23 | 50 | how far it must cool
+      watts: 3600                 | watts: -3600                  | 24 | 61 | negative
+      watts: 3600, at-volts: 240  | tolerance: 5 %                | 24 | 12 | needs its rating
+      made-when: on               | made-when: on &               | 22 | 57 | a command is missing
+      made-when: on               | made-when: of                 | 22 | 57 | there is no command "of"; did you mean "on"?
+      commands: {on: Switched on} | comands: {on: Switched on}    | 12 | 1  | "comands" is not a key here; known keys: format, key
+      load: element               | load: limit                   | 32 | 29 | a path runs through a load
+      volts: 240                  | volts: 240 A                  | 7  | 10 | units:
+      hertz: 60                   | notes: none                   | 8  | 3  | "notes" is not a key here
+      bonded: neutral             | bonded: ground                | 11 | 11 | should be one of the terminals
+      family: other               | family: oven                  | 4  | 9  | should be one of: dryer-electric
+      """)
+  void says_where_and_what_would_be_right(
+      String right, String wrong, int line, int column, String words) {
+    String text = Sheets.HEATER.replace(right, wrong);
+    assertThat(text).isNotEqualTo(Sheets.HEATER);
+    assertThat(problemsOf(text))
+        .anySatisfy(
+            p -> {
+              assertThat(p.message()).contains(words);
+              assertThat(p.line()).isEqualTo(line);
+              assertThat(p.column()).isEqualTo(column);
+            });
+  }
+
+  @Test
+  void reports_all_problems_at_once() {
+    String text =
+        Sheets.HEATER
+            .replace("between: [A, B]", "between: [A, Q]")
+            .replace("watts: 3600", "watts: -1")
+            .replace("load: fan}", "load: fann}");
+    assertThat(problemsOf(text)).hasSize(3);
+  }
+
+  @Test
+  void refuses_a_sheet_whose_load_is_never_fed_and_says_which() {
+    String text =
+        Sheets.HEATER.replace(
+            "call: {title: Heat called, supply: on, commands: [on]}",
+            "call: {title: Heat called, supply: on}");
+    assertThat(problemsOf(text))
+        .hasSize(2)
+        .allSatisfy(p -> assertThat(p.message()).contains("in no situation does the supply reach"));
+    assertThat(problemsOf(text).get(0).line()).isEqualTo(32);
+  }
+
+  @Test
+  void an_electrical_command_cannot_stand_with_the_supply_off() {
+    String text =
+        Sheets.HEATER.replace("{on: Switched on}", "{on: {title: Relay pulled in, by: control}}");
+    assertThat(problemsOf(text))
+        .singleElement()
+        .satisfies(p -> assertThat(p.message()).contains("dead with the supply off"));
+  }
+
+  @Test
+  void accepts_json_as_the_yaml_it_is() {
+    String json =
+        "{\"format\": \"jolly-chain/sheet/1\", \"key\": \"x\", \"title\": \"X\", \"family\": \"other\"}";
+    assertThat(problemsOf(json))
+        .extracting(SheetProblem::message)
+        .contains("\"supply\" is missing", "\"points\" is missing");
+  }
+
+  @Test
+  void no_text_can_grow_or_nest_without_end() {
+    String bomb = "a: &a [x, x]\nb: &b [*a, *a]\nc: [*b, *b]\n";
+    assertThat(problemsOf(bomb))
+        .singleElement()
+        .satisfies(p -> assertThat(p.message()).contains("aliases"));
+    String deep = "a: " + "[".repeat(5_000) + "]".repeat(5_000);
+    assertThat(problemsOf(deep))
+        .singleElement()
+        .satisfies(p -> assertThat(p.message()).contains("nested more than"));
+    assertThat(problemsOf("x".repeat(300_000)))
+        .singleElement()
+        .satisfies(p -> assertThat(p.message()).contains("256 kB"));
+    assertThat(problemsOf(""))
+        .singleElement()
+        .satisfies(p -> assertThat(p.message()).contains("empty"));
+    assertThat(problemsOf("a: 1\na: 2"))
+        .singleElement()
+        .satisfies(p -> assertThat(p.message()).contains("stands here twice"));
+  }
+
+  private static List<SheetProblem> problemsOf(String text) {
+    return catchThrowableOfType(InvalidSheetException.class, () -> CheckedSheet.read(text))
+        .problems();
+  }
+}
