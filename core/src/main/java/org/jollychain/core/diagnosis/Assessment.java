@@ -13,6 +13,7 @@ import org.jollychain.core.quantity.Kebab;
  * @param leading the hypothesis that leads
  * @param paths the staircases
  * @param account the drops of a path against its source, where both were read
+ * @param evidence each reading beside what was to be expected of it
  * @param unexplained probability of something that is not on the sheet
  */
 public record Assessment(
@@ -22,7 +23,18 @@ public record Assessment(
     List<Staircase> paths,
     Optional<Account> account,
     List<Flag> flags,
+    List<Judged> evidence,
     double unexplained) {
+
+  /**
+   * A piece of evidence in words.
+   *
+   * @param place where it was read or what was seen, e.g. {@code across the high limit}
+   * @param shown as displayed, with its unit
+   * @param ifSound what the sound, nominal unit would show
+   * @param expected what the leading suspect makes to be expected
+   */
+  public record Judged(String id, String place, String shown, String ifSound, String expected) {}
 
   /**
    * A part as it now stands.

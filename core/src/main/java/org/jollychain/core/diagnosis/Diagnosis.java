@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jollychain.core.diagnosis.Assessment.Account;
 import org.jollychain.core.diagnosis.Assessment.Flag;
 import org.jollychain.core.diagnosis.Assessment.Leading;
@@ -59,6 +60,7 @@ public final class Diagnosis {
   private final Meter meter = Meter.GENERAL;
   private final Ensemble ensemble;
   private final Hypotheses hypotheses;
+  private final Map<Optional<String>, List<Hypothesis>> priors = new ConcurrentHashMap<>();
   private final Map<Chain, Situation> chains = new LinkedHashMap<>();
 
   public Diagnosis(Sheet sheet) {
@@ -85,7 +87,11 @@ public final class Diagnosis {
     List<Evidence> usable = usable(evidence, flags);
     Weighing weighing =
         new Weighing(
-            sheet, meter, ensemble, usable, hypotheses.all(complaint.map(this::complaint)));
+            sheet,
+            meter,
+            ensemble,
+            usable,
+            priors.computeIfAbsent(complaint, c -> hypotheses.all(c.map(this::complaint))));
     Verdicts verdicts = new Verdicts(sheet, meter, ensemble, hypotheses, weighing);
     List<PartAssessment> parts = verdicts.all();
     flagReadings(weighing, flags);
@@ -117,7 +123,33 @@ public final class Diagnosis {
         paths,
         account,
         List.copyOf(flags),
+        evidence.stream().map(e -> judged(e, weighing)).toList(),
         unexplained);
+  }
+
+  private Assessment.Judged judged(Evidence e, Weighing weighing) {
+    if (e instanceof Observation o) {
+      return new Assessment.Judged(
+          o.id(), "runs: " + sheet.part(o.part()).title(), o.runs().toString(), "", "");
+    }
+    Reading r = (Reading) e;
+    List<Change> leader = weighing.believable().get(0).hypothesis().changes();
+    return new Assessment.Judged(
+        r.id(),
+        Wording.place(sheet, r.probe()),
+        Wording.shown(r),
+        would(List.of(), r),
+        would(leader, r));
+  }
+
+  /** What a reading would show with these changes; nothing for one that is no evidence. */
+  private String would(List<Change> changes, Reading r) {
+    MeterFunction function = r.probe().function();
+    boolean live = sheet.situation(r.situation()).supplyOn();
+    if (function == MeterFunction.CELSIUS || function.needsDeadCircuit() && live) {
+      return "";
+    }
+    return Wording.expected(meter, function, ensemble.line(changes, r.probe()).mean());
   }
 
   private Complaint complaint(String id) {

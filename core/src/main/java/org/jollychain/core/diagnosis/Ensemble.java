@@ -40,6 +40,7 @@ final class Ensemble {
   private final List<String> parameters;
   private final double[][] deviates;
   private final Map<String, Network[]> networks = new HashMap<>();
+  private final Map<String, Map<List<Change>, Running>> running = new HashMap<>();
   private final Map<Probe, Map<List<Change>, Line>> lines =
       new LinkedHashMap<>(64, 0.75f, true) {
         @Override
@@ -76,8 +77,38 @@ final class Ensemble {
     return known;
   }
 
+  /**
+   * How a load runs with these changes, over all units of the sheet.
+   *
+   * @param runsAbove share of its own sound power above which it runs
+   * @param weaklyAbove share above which it runs weakly
+   */
+  synchronized Running running(
+      String load, String situation, List<Change> changes, double runsAbove, double weaklyAbove) {
+    Map<List<Change>, Running> ofLoad =
+        running.computeIfAbsent(situation + " " + load, k -> new HashMap<>());
+    Running known = ofLoad.get(changes);
+    if (known == null) {
+      double[] sound = samples(situation, List.of(), s -> s.watts(load));
+      double[] now = samples(situation, changes, s -> s.watts(load));
+      double runs = 0;
+      double weakly = 0;
+      for (int i = 0; i < now.length; i++) {
+        double share = sound[i] > 0 ? now[i] / sound[i] : 0;
+        runs += share > runsAbove ? 1 : 0;
+        weakly += share > weaklyAbove && share <= runsAbove ? 1 : 0;
+      }
+      known = new Running(runs / now.length, weakly / now.length);
+      ofLoad.put(changes, known);
+    }
+    return known;
+  }
+
+  /** Shares of all units in which a load runs, and runs weakly. */
+  record Running(double runs, double weakly) {}
+
   /** A quantity over all drawn units. */
-  synchronized double[] samples(
+  private double[] samples(
       String situation, List<Change> changes, ToDoubleFunction<Solution> quantity) {
     Network[] units = networks.computeIfAbsent(situation, this::solveAll);
     double[] samples = new double[units.length];

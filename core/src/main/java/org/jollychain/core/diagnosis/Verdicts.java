@@ -153,7 +153,7 @@ final class Verdicts {
     boolean undecided = part.verdict() == Verdict.UNTESTED || part.verdict() == Verdict.UNCLEAR;
     return undecided
         && sheet.parts().containsKey(part.id())
-        && sheet.part(part.id()).isLink()
+        && sheet.part(part.id()).actsAsLink()
         && readingsOf(sheet.part(part.id())).stream().anyMatch(this::isSmallDrop);
   }
 
@@ -200,7 +200,7 @@ final class Verdicts {
    */
   private List<List<Change>> bad(Part part) {
     List<List<Change>> bad = new ArrayList<>();
-    if (part.isLink()) {
+    if (part.actsAsLink()) {
       Change dropping =
           Change.dropping(
               part.id(), Math.max(BAD_SHARE * hypotheses.loopOhms(part.id()), SMALLEST_BAD_OHMS));
@@ -304,7 +304,7 @@ final class Verdicts {
 
   /** What the part would hold if it alone were open: the source it stands in. */
   private double openVolts(Part part, Reading reading) {
-    List<Change> open = part.isLink() ? List.of(Change.open(part.id())) : List.of();
+    List<Change> open = part.actsAsLink() ? List.of(Change.open(part.id())) : List.of();
     return Math.abs(
         ensemble
             .line(open, Probe.across(reading.probe().function(), part, reading.situation()))

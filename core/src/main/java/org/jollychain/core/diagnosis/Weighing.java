@@ -15,7 +15,6 @@ import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.sheet.LoadRating;
-import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -165,20 +164,14 @@ final class Weighing {
 
   /** Share of all units in which a load would be seen to run as it was. */
   private double share(Observation seen, List<Change> changes) {
-    Part part = sheet.part(seen.part());
-    double above = part.load().map(LoadRating::runsAbove).orElse(0.5);
-    double[] sound = ensemble.samples(seen.situation(), List.of(), s -> s.watts(part.id()));
-    double[] now = ensemble.samples(seen.situation(), changes, s -> s.watts(part.id()));
-    int matching = 0;
-    for (int i = 0; i < now.length; i++) {
-      double power = sound[i] > 0 ? now[i] / sound[i] : 0;
-      Observation.Runs runs =
-          power > above
-              ? Observation.Runs.YES
-              : power > WEAK_ABOVE ? Observation.Runs.WEAKLY : Observation.Runs.NO;
-      matching += runs == seen.runs() ? 1 : 0;
-    }
-    return (double) matching / now.length;
+    double above = sheet.part(seen.part()).load().map(LoadRating::runsAbove).orElse(0.5);
+    Ensemble.Running running =
+        ensemble.running(seen.part(), seen.situation(), changes, above, WEAK_ABOVE);
+    return switch (seen.runs()) {
+      case YES -> running.runs();
+      case WEAKLY -> running.weakly();
+      case NO -> 1 - running.runs() - running.weakly();
+    };
   }
 
   /** Something that is not on the sheet could read anything: half evenly, half evenly by decade. */

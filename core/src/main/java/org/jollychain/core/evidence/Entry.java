@@ -32,11 +32,34 @@ public record Entry(
     String value) {
 
   /**
+   * The same entry with points that were typed in front of the value put where they belong.
+   *
+   * @throws EvidenceException when what looks like points is not on the sheet
+   */
+  public Entry resolved(Sheet sheet) {
+    return PointsAndValue.parse(value, sheet)
+        .map(
+            t ->
+                new Entry(
+                    id,
+                    function,
+                    Optional.of(t.red()),
+                    Optional.of(t.black()),
+                    Optional.empty(),
+                    Optional.empty(),
+                    situation,
+                    liftedAt,
+                    t.value()))
+        .orElse(this);
+  }
+
+  /**
    * Makes it a reading of this sheet.
    *
    * @throws EvidenceException when a name is not on the sheet or the value cannot be meant
    */
   public Reading on(Sheet sheet) {
+    Entry resolved = resolved(sheet);
     MeterFunction meterFunction =
         Kebab.read(MeterFunction.class, function)
             .orElseThrow(
@@ -45,22 +68,24 @@ public record Entry(
                         "function",
                         "\"%s\" is no meter function; there are %s"
                             .formatted(function, List.of(MeterFunction.values()))));
+    checkSituation(situation, sheet);
+    Probe probe = resolved.probe(sheet, meterFunction);
+    try {
+      return new Reading(id, probe, Shown.parse(resolved.value(), meterFunction));
+    } catch (IllegalArgumentException e) {
+      throw new EvidenceException("value", e.getMessage());
+    }
+  }
+
+  /**
+   * @throws EvidenceException when the sheet has no such situation
+   */
+  static void checkSituation(String situation, Sheet sheet) {
     if (!sheet.situations().containsKey(situation)) {
       throw new EvidenceException(
           "situation",
           "there is no situation \"%s\" on this sheet%s"
               .formatted(situation, Nearest.suggestion(situation, sheet.situations().keySet())));
-    }
-    Optional<PointsAndValue> typed = PointsAndValue.parse(value, sheet);
-    String figure = typed.map(PointsAndValue::value).orElse(value);
-    Probe probe =
-        typed
-            .map(t -> between(sheet, meterFunction, t.red(), t.black()))
-            .orElseGet(() -> probe(sheet, meterFunction));
-    try {
-      return new Reading(id, probe, Shown.parse(figure, meterFunction));
-    } catch (IllegalArgumentException e) {
-      throw new EvidenceException("value", e.getMessage());
     }
   }
 
@@ -137,7 +162,8 @@ public record Entry(
         Optional<String> black = point(points.substring(dash + 1), sheet);
         if (red.isPresent() && black.isPresent()) {
           return Optional.of(
-              new PointsAndValue(red.get(), black.get(), space < 0 ? "" : text.substring(space)));
+              new PointsAndValue(
+                  red.get(), black.get(), space < 0 ? "" : text.substring(space).strip()));
         }
       }
       if (space > 0 && points.indexOf('-', 1) > 0 && Character.isLetter(points.charAt(0))) {

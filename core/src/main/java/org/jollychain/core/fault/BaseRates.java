@@ -35,7 +35,7 @@ final class BaseRates {
    * Share of a part's faults that are of a mode; over a part's modes they add up to one at most.
    */
   static double share(Part part, FaultMode mode) {
-    boolean link = part.isLink();
+    boolean link = part.actsAsLink();
     return switch (mode) {
       case OPEN -> link ? 0.62 : 0.65;
       case DROPPING -> 0.23;

@@ -58,7 +58,7 @@ public final class Hypotheses {
       networks.put(s, Network.of(sheet, s, Draw.NOMINAL));
     }
     for (Part part : sheet.parts().values()) {
-      if (part.isLink()) {
+      if (part.actsAsLink()) {
         loopOhms.put(part.id(), seenBy(part));
         loads.put(part.id(), feeds(part));
       }
@@ -109,7 +109,7 @@ public final class Hypotheses {
           part.id(),
           FaultMode.OPEN,
           List.of(Change.open(part.id())));
-      if (part.isLink()) {
+      if (part.actsAsLink()) {
         for (double share : DROPPING) {
           double ohms = share * loopOhms(part.id());
           if (ohms > 0) {
@@ -143,7 +143,7 @@ public final class Hypotheses {
     for (String command : sheet.commands().keySet()) {
       List<Part> hanging =
           sheet.parts().values().stream()
-              .filter(p -> p.isLink() && p.madeWhen().commands().contains(command))
+              .filter(p -> p.actsAsLink() && p.madeWhen().commands().contains(command))
               .toList();
       if (!hanging.isEmpty()) {
         double weight =
@@ -312,7 +312,7 @@ public final class Hypotheses {
   private List<String> feeds(Part link) {
     List<String> fed = new ArrayList<>();
     for (Part load : sheet.parts().values()) {
-      if (load.isLoad() && networks.values().stream().anyMatch(n -> carries(n, link, load))) {
+      if (load.actsAsLoad() && networks.values().stream().anyMatch(n -> carries(n, link, load))) {
         fed.add(load.id());
       }
     }

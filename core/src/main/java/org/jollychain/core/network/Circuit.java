@@ -163,7 +163,7 @@ final class Circuit {
   }
 
   private Complex ohms(Part part) {
-    if (part.isLink()) {
+    if (part.actsAsLink()) {
       boolean open = part.stateIn(situation) == ContactState.OPEN;
       double contact = draw.logNormal("contact:" + part.id(), CONTACT_OHMS, CONTACT_LOG_SD);
       return Complex.of(open ? OPEN_OHMS : contact);

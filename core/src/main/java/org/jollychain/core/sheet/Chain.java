@@ -91,7 +91,7 @@ public record Chain(Path path, List<String> points, List<Part> parts) {
       }
       for (Part part : sheet.partsAt(here)) {
         String there = part.otherEnd(here);
-        boolean passes = part.isLink() && part.stateIn(situation) != ContactState.OPEN;
+        boolean passes = part.actsAsLink() && part.stateIn(situation) != ContactState.OPEN;
         if (passes && part != load && !ways.containsKey(there)) {
           List<Part> way = new ArrayList<>(ways.get(here));
           way.add(part);

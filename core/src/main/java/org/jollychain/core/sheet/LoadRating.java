@@ -1,6 +1,6 @@
 package org.jollychain.core.sheet;
 
-import java.util.OptionalDouble;
+import java.util.Optional;
 
 /**
  * What a load is rated for.
@@ -12,4 +12,4 @@ import java.util.OptionalDouble;
  * @param runsAbove the share of its nominal power above which it is seen to run
  */
 public record LoadRating(
-    double ohms, double powerFactor, OptionalDouble windingOhms, double runsAbove) {}
+    double ohms, double powerFactor, Optional<Double> windingOhms, double runsAbove) {}

@@ -2,7 +2,6 @@ package org.jollychain.core.sheet;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 
 /**
  * A two-terminal thing between two points.
@@ -36,15 +35,15 @@ public record Part(
     Optional<String> access,
     Optional<String> body,
     List<String> partners,
-    OptionalDouble baseRate,
+    Optional<Double> baseRate,
     boolean caseLeak,
     String notes) {
 
-  public boolean isLink() {
+  public boolean actsAsLink() {
     return kind.role() == PartKind.Role.LINK;
   }
 
-  public boolean isLoad() {
+  public boolean actsAsLoad() {
     return kind.role() == PartKind.Role.LOAD;
   }
 
@@ -59,7 +58,7 @@ public record Part(
 
   /** What a sound one of these does in a situation; loads and sensors always pass. */
   public ContactState stateIn(Situation situation) {
-    if (!isLink()) {
+    if (!actsAsLink()) {
       return ContactState.CLOSED;
     }
     if (!madeWhen.holds(situation.commands())) {

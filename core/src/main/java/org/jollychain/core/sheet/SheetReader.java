@@ -8,7 +8,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BiFunction;
@@ -193,8 +192,8 @@ public final class SheetReader {
         at.child("body").optionalText(),
         at.child("partners").texts(),
         at.child("base-rate").present()
-            ? OptionalDouble.of(at.child("base-rate").quantity(Dimension.SHARE, 1))
-            : OptionalDouble.empty(),
+            ? Optional.of(at.child("base-rate").quantity(Dimension.SHARE, 1))
+            : Optional.empty(),
         at.child("case-leak").flag(),
         at.child("notes").text("").strip());
   }
@@ -221,11 +220,11 @@ public final class SheetReader {
       return Optional.empty();
     }
     double actsAt = acts.quantity(Dimension.CELSIUS, 0);
-    OptionalDouble returnsAt =
+    Optional<Double> returnsAt =
         returns.present() && !kind.oneShot()
-            ? OptionalDouble.of(returns.quantity(Dimension.CELSIUS, 0))
-            : OptionalDouble.empty();
-    if (returnsAt.isPresent() && returnsAt.getAsDouble() >= actsAt) {
+            ? Optional.of(returns.quantity(Dimension.CELSIUS, 0))
+            : Optional.empty();
+    if (returnsAt.isPresent() && returnsAt.get() >= actsAt) {
       returns.wrong("must be below the temperature at which it acts (%.0f C)".formatted(actsAt));
     }
     return Optional.of(
@@ -250,10 +249,10 @@ public final class SheetReader {
     } else {
       at.wrong("a load needs its rating: \"watts\" with \"at-volts\", or \"ohms\"");
     }
-    OptionalDouble winding =
+    Optional<Double> winding =
         at.child("winding-ohms").present()
-            ? OptionalDouble.of(at.child("winding-ohms").positive(Dimension.OHMS))
-            : OptionalDouble.empty();
+            ? Optional.of(at.child("winding-ohms").positive(Dimension.OHMS))
+            : Optional.empty();
     return new LoadRating(
         ohms, powerFactor, winding, at.child("runs-above").quantity(Dimension.SHARE, 0.7));
   }
@@ -372,7 +371,7 @@ public final class SheetReader {
     }
     for (Path path : sheet.paths().values()) {
       At at = root.at("paths", path.id(), "load");
-      if (known(at, path.load(), sheet.parts(), "part") && !sheet.part(path.load()).isLoad()) {
+      if (known(at, path.load(), sheet.parts(), "part") && !sheet.part(path.load()).actsAsLoad()) {
         at.wrong(
             "\"%s\" is a %s; a path runs through a load"
                 .formatted(path.load(), sheet.part(path.load()).kind().word()));

@@ -1,7 +1,7 @@
 package org.jollychain.core.sheet;
 
 import java.util.Locale;
-import java.util.OptionalDouble;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jollychain.core.quantity.Dimension;
@@ -18,7 +18,7 @@ import org.jollychain.core.quantity.Kebab;
  * @param reset who brings it back
  */
 public record ThermalRating(
-    Acts acts, double actsAtCelsius, OptionalDouble returnsAtCelsius, Reset reset) {
+    Acts acts, double actsAtCelsius, Optional<Double> returnsAtCelsius, Reset reset) {
 
   /** What the contact does on rising temperature. */
   public enum Acts {
@@ -70,7 +70,7 @@ public record ThermalRating(
     return new ThermalRating(
         m.group(1).equals("L") ? Acts.OPENS : Acts.CLOSES,
         Dimension.CELSIUS.parse(at + unit),
-        OptionalDouble.of(Dimension.CELSIUS.parse(at - differential + unit)),
+        Optional.of(Dimension.CELSIUS.parse(at - differential + unit)),
         reset);
   }
 
@@ -79,8 +79,7 @@ public record ThermalRating(
    */
   public ContactState stateAt(double celsius) {
     boolean past = celsius >= actsAtCelsius;
-    boolean between =
-        !past && returnsAtCelsius.isPresent() && celsius > returnsAtCelsius.getAsDouble();
+    boolean between = !past && returnsAtCelsius.isPresent() && celsius > returnsAtCelsius.get();
     if (between) {
       return ContactState.EITHER;
     }

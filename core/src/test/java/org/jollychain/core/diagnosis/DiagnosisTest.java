@@ -88,7 +88,7 @@ class DiagnosisTest {
   void no_link_is_sound_while_no_current_was_shown_to_flow() {
     List<Evidence> evidence = new ArrayList<>(List.of(read.live("L1-L2 238.1")));
     DRYER.parts().values().stream()
-        .filter(p -> p.isLink())
+        .filter(p -> p.actsAsLink())
         .forEach(p -> evidence.add(read.drop(p.id(), "0.0")));
     Assessment a = DIAGNOSIS.assess(evidence, Optional.of("no-heat"));
     assertThat(a.parts()).noneMatch(p -> p.verdict() == Verdict.SOUND);

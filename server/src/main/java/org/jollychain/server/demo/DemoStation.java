@@ -1,0 +1,84 @@
+package org.jollychain.server.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.UUID;
+import org.jollychain.server.assess.EvidenceItem;
+import org.jollychain.server.job.JobService;
+import org.jollychain.server.job.NewJob;
+import org.jollychain.server.unit.UnitService;
+import org.jspecify.annotations.Nullable;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Fills an empty library with the Tern Skerry Field Station, invented from keel to mast. */
+@Component
+@ConditionalOnProperty(name = "jolly.demo", havingValue = "true")
+@Order(2)
+class DemoStation implements ApplicationRunner {
+
+  private static final int MINUTES_BETWEEN_READINGS = 2;
+
+  /** The station: its jobs, each told in minutes before now. */
+  record Station(List<StationUnit> units, List<StationJob> jobs) {}
+
+  record StationUnit(String tag, String title, String model, String place) {}
+
+  record StationJob(
+      UUID id,
+      NewJob job,
+      long minutesAgo,
+      List<EvidenceItem> evidence,
+      @Nullable Integer struck,
+      @Nullable String outcome) {}
+
+  private final UnitService units;
+  private final JobService jobs;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  DemoStation(UnitService units, JobService jobs, JsonMapper json, Clock clock) {
+    this.units = units;
+    this.jobs = jobs;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  @Override
+  @Transactional
+  public void run(ApplicationArguments arguments) throws IOException {
+    if (!units.all().isEmpty()) {
+      return;
+    }
+    try (InputStream in = DemoStation.class.getResourceAsStream("/demo/station.json")) {
+      Station station = json.readValue(in, Station.class);
+      station.units().forEach(u -> units.withTag(u.tag(), u.title(), u.model(), u.place()));
+      station.jobs().forEach(this::tell);
+    }
+  }
+
+  private void tell(StationJob story) {
+    OffsetDateTime at = OffsetDateTime.now(clock).minusMinutes(story.minutesAgo());
+    jobs.open(story.id(), story.job(), at);
+    for (int i = 0; i < story.evidence().size(); i++) {
+      at = at.plusMinutes(MINUTES_BETWEEN_READINGS);
+      UUID id = UUID.nameUUIDFromBytes((story.id() + "/" + i).getBytes(StandardCharsets.UTF_8));
+      jobs.add(story.id(), id, story.evidence().get(i), at);
+      if (story.struck() != null && story.struck() == i) {
+        jobs.strike(story.id(), id, "probe slipped off the tab", at.plusMinutes(1));
+      }
+    }
+    if (story.outcome() != null) {
+      jobs.close(story.id(), story.outcome(), 1, at.plusMinutes(25));
+    }
+  }
+}

@@ -1,0 +1,17 @@
+package org.jollychain.server.job;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import org.jollychain.core.diagnosis.Assessment.Leading;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A job in the list.
+ *
+ * @param readings not struck out
+ * @param leading what leads, weighed anew while the job is open
+ */
+public record JobSummary(
+    Job job,
+    String complaintTitle,
+    int readings,
+    @Schema(nullable = true) @Nullable Leading leading) {}

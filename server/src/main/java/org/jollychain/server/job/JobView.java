@@ -1,0 +1,31 @@
+package org.jollychain.server.job;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.UUID;
+import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.server.assess.EvidenceItem;
+import org.jspecify.annotations.Nullable;
+
+/** A job with its evidence and what follows from it. */
+public record JobView(
+    Job job,
+    String sheetTitle,
+    String complaintTitle,
+    List<Entry> evidence,
+    Assessment assessment) {
+
+  /**
+   * A piece of evidence of the job.
+   *
+   * @param number from 1 in the order it came
+   */
+  public record Entry(
+      UUID id,
+      int number,
+      EvidenceItem item,
+      OffsetDateTime takenAt,
+      @Schema(nullable = true) @Nullable OffsetDateTime struckAt,
+      String struckWhy) {}
+}

@@ -1,0 +1,19 @@
+package org.jollychain.server.job;
+
+import java.time.OffsetDateTime;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Evidence as kept; its body is the JSON of a case file's item.
+ *
+ * @param number from 1 in the order it came
+ */
+record StoredEvidence(
+    UUID id,
+    UUID jobId,
+    int number,
+    String body,
+    OffsetDateTime takenAt,
+    @Nullable OffsetDateTime struckAt,
+    String struckWhy) {}

@@ -1,0 +1,33 @@
+package org.jollychain.server.platform;
+
+import org.springframework.http.HttpStatus;
+
+/** Thrown when a request cannot be carried out as asked; nothing of it is kept. */
+public final class RefusedException extends RuntimeException {
+
+  private final HttpStatus status;
+
+  private RefusedException(HttpStatus status, String message) {
+    super(message);
+    this.status = status;
+  }
+
+  /** There is no such thing. */
+  public static RefusedException notFound(String message) {
+    return new RefusedException(HttpStatus.NOT_FOUND, message);
+  }
+
+  /** The state of the thing does not allow it. */
+  public static RefusedException conflict(String message) {
+    return new RefusedException(HttpStatus.CONFLICT, message);
+  }
+
+  /** What was sent cannot be meant. */
+  public static RefusedException unprocessable(String message) {
+    return new RefusedException(HttpStatus.UNPROCESSABLE_CONTENT, message);
+  }
+
+  public HttpStatus status() {
+    return status;
+  }
+}

@@ -1,0 +1,54 @@
+package org.jollychain.server.unit;
+
+import java.time.Clock;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import java.util.regex.Pattern;
+import org.jollychain.server.platform.RefusedException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps the machines of the shop. */
+@Service
+public class UnitService {
+
+  private static final Pattern TAG = Pattern.compile("[A-Z0-9][A-Z0-9-]{0,19}");
+
+  private final UnitMapper units;
+  private final Clock clock;
+
+  UnitService(UnitMapper units, Clock clock) {
+    this.units = units;
+    this.clock = clock;
+  }
+
+  public List<Unit> all() {
+    return units.all();
+  }
+
+  /**
+   * The unit with a tag, made if there is none.
+   *
+   * @throws RefusedException when the tag is none
+   */
+  @Transactional
+  public Unit withTag(String typed, String title, String model, String place) {
+    String tag = typed.strip().toUpperCase(Locale.ROOT);
+    if (!TAG.matcher(tag).matches()) {
+      throw RefusedException.unprocessable(
+          "\"%s\" is no tag; use up to 20 letters, digits and dashes, like LAU-2."
+              .formatted(typed));
+    }
+    units.insertIfNew(
+        new Unit(
+            UUID.randomUUID(),
+            tag,
+            title.isBlank() ? tag : title.strip(),
+            model.strip(),
+            place.strip()),
+        OffsetDateTime.now(clock));
+    return units.byTag(tag).orElseThrow();
+  }
+}

@@ -1,0 +1,5 @@
+/** The machines of the shop. */
+@NullMarked
+package org.jollychain.server.unit;
+
+import org.jspecify.annotations.NullMarked;
