@@ -141,9 +141,12 @@ public record Assessment(
    *
    * @param ifSound what a voltmeter reads across it in the sound, nominal unit (V)
    * @param ifOpen what it reads if this part alone is open (V)
-   * @param ohmsIfSound what an ohmmeter reads across it, isolated and taken by itself (ohm)
+   * @param ohmsIfSound what an ohmmeter reads across it, by itself in the sheet's first
+   *     isolated situation (ohm)
+   * @param amperesIfSound what flows through it in the sound, nominal unit (A)
    */
-  public record Riser(String part, double ifSound, double ifOpen, double ohmsIfSound) {}
+  public record Riser(
+      String part, double ifSound, double ifOpen, double ohmsIfSound, double amperesIfSound) {}
 
   /**
    * Kirchhoff's account of a chain: the source against the drops read.

@@ -50,6 +50,7 @@ final class Staircases {
   Staircase of(Chain chain, Situation situation) {
     Network network = Network.of(sheet, situation, Draw.NOMINAL);
     Solution sound = network.solve(List.of());
+    Solution cold = isolated().map(s -> Network.of(sheet, s, Draw.NOMINAL).solve(List.of())).orElse(sound);
     Map<String, Uncertain> measured = measured(chain, situation);
     List<Tread> treads = new ArrayList<>();
     for (String point : chain.points()) {
@@ -78,7 +79,8 @@ final class Staircases {
               part.id(),
               across(sound, part),
               across(open, part),
-              sound.ohms(part.id()).re() + meter.leadOhms()));
+              cold.ohms(part.id()).re() + meter.leadOhms(),
+              sound.amperes(part.id()).abs()));
     }
     return new Staircase(
         chain.path().id(),
@@ -87,6 +89,10 @@ final class Staircases {
         chain.returnPoint(),
         treads,
         risers);
+  }
+
+  private Optional<Situation> isolated() {
+    return sheet.situations().values().stream().filter(s -> !s.supplyOn()).findFirst();
   }
 
   /** Source and drops of a chain, where the source and at least one drop were read. */

@@ -1,0 +1,6 @@
+// Before the first paint: the theme chosen last, or the one the system asks for.
+(() => {
+  const chosen = localStorage.getItem('theme');
+  const dark = chosen ? chosen === 'g100' : matchMedia('(prefers-color-scheme: dark)').matches;
+  document.documentElement.setAttribute('theme', dark ? 'g100' : 'white');
+})();

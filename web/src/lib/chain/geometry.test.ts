@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest';
+import type { Staircase } from '../api/client';
+import { geometry } from './geometry';
+
+const tread = (point: string, volts: number) => ({
+  point,
+  expected: volts,
+  estimated: volts,
+  low: volts,
+  high: volts
+});
+const path: Staircase = {
+  id: 'heat',
+  title: 'Heat',
+  situation: 'heat-call',
+  reference: 'L2',
+  treads: [tread('L1', 238), tread('A', 237), tread('L2', 0)],
+  risers: ['switch', 'element'].map((part) => ({
+    part,
+    ifSound: 0,
+    ifOpen: 238,
+    ohmsIfSound: 0,
+    amperesIfSound: 0
+  }))
+};
+
+describe('the staircase', () => {
+  const g = geometry(path, { start: 50, step: 100, zero: 300, top: 20 });
+
+  it('has a riser in the middle of every step and treads from riser to riser', () => {
+    expect(g.along(0)).toBe(100);
+    expect(g.tread(0)).toEqual({ from: 50, to: 100, middle: 75 });
+    expect(g.tread(1)).toEqual({ from: 100, to: 200, middle: 150 });
+    expect(g.tread(2).to).toBe(250);
+  });
+
+  it('puts zero at the foot and the highest potential inside the frame', () => {
+    expect(g.level(0)).toBe(300);
+    expect(g.level(238)).toBeGreaterThanOrEqual(20);
+    expect(g.ticks).toEqual([0, 60, 120, 180, 240]);
+  });
+});

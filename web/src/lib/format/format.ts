@@ -1,0 +1,50 @@
+/** Three figures or so, as a meter would show them; never a bare number. */
+export function volts(value: number): string {
+  return withPrefix(value, 'V');
+}
+
+export function ohms(value: number): string {
+  if (value > 4e7) return 'OL';
+  if (Math.abs(value) >= 1e6) return `${figures(value / 1e6)} MΩ`;
+  if (Math.abs(value) >= 1e3) return `${figures(value / 1e3)} kΩ`;
+  return withPrefix(value, 'Ω');
+}
+
+export function watts(value: number): string {
+  return withPrefix(value, 'W');
+}
+
+export function amperes(value: number): string {
+  return withPrefix(value, 'A');
+}
+
+/** A probability: never a round 0 or 100 that it is not. */
+export function percent(share: number): string {
+  if (share > 0.999) return '> 99.9 %';
+  if (share < 0.001) return '< 0.1 %';
+  const value = 100 * share;
+  return `${value >= 99 || value < 1 ? value.toFixed(1) : value.toFixed(0)} %`;
+}
+
+/** `not-made` is "not made". */
+export function words(kebab: string): string {
+  return kebab.replaceAll('-', ' ');
+}
+
+export function ago(iso: string, now = new Date()): string {
+  const minutes = Math.max(0, Math.round((now.getTime() - new Date(iso).getTime()) / 60_000));
+  if (minutes < 60) return `${minutes} min ago`;
+  if (minutes < 48 * 60) return `${Math.round(minutes / 60)} h ago`;
+  return `${Math.round(minutes / 1440)} days ago`;
+}
+
+function withPrefix(value: number, unit: string): string {
+  const size = Math.abs(value);
+  return size > 0 && size < 0.0995 ? `${figures(value * 1000)} m${unit}` : `${figures(value)} ${unit}`;
+}
+
+function figures(value: number): string {
+  const size = Math.abs(value);
+  if (size < 0.05) return '0';
+  return size >= 1000 ? value.toFixed(0) : size >= 10 ? value.toFixed(1) : value.toFixed(2);
+}

@@ -1,0 +1,31 @@
+import { describe, expect, it } from 'vitest';
+import { keyMeaning } from './shortcuts';
+
+function press(key: string, target: HTMLElement = document.body, more: KeyboardEventInit = {}) {
+  const event = new KeyboardEvent('keydown', { key, bubbles: true, ...more });
+  target.dispatchEvent(event);
+  return keyMeaning(event);
+}
+
+describe('keys pressed anywhere', () => {
+  it('put digits and the names of points into the reading field', () => {
+    expect(press('2')).toEqual({ text: '2' });
+    expect(press('.')).toEqual({ text: '.' });
+    expect(press('L')).toEqual({ text: 'L' });
+  });
+
+  it('know their shortcuts', () => {
+    expect(press('o')).toEqual({ shortcut: 'over-limit' });
+    expect(press('u')).toEqual({ shortcut: 'strike-last' });
+    expect(press('ArrowRight')).toEqual({ shortcut: 'next' });
+  });
+
+  it('leave fields, dialogs and the browser alone', () => {
+    const input = document.body.appendChild(document.createElement('input'));
+    expect(press('2', input)).toBeUndefined();
+    expect(press('o', document.body, { ctrlKey: true })).toBeUndefined();
+    const button = document.body.appendChild(document.createElement('button'));
+    expect(press('Enter', button)).toBeUndefined();
+    expect(press('7', button)).toEqual({ text: '7' });
+  });
+});

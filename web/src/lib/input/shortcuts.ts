@@ -1,0 +1,39 @@
+/** What a key means while nothing is being typed. */
+export type Shortcut = 'over-limit' | 'strike-last' | 'help' | 'previous' | 'next' | 'log';
+
+const KEYS: Record<string, Shortcut> = {
+  o: 'over-limit',
+  u: 'strike-last',
+  '?': 'help',
+  ArrowLeft: 'previous',
+  ArrowUp: 'previous',
+  ArrowRight: 'next',
+  ArrowDown: 'next',
+  Enter: 'log'
+};
+
+export const SHORTCUT_HELP: [keys: string, meaning: string][] = [
+  ['0 – 9', 'type a reading, anywhere'],
+  ['L1-L2 238', 'points in front of the reading'],
+  ['Enter', 'log it'],
+  ['o', 'log OL'],
+  ['u', 'strike the last one out'],
+  ['← →', 'choose a link'],
+  ['Esc', 'empty the field'],
+  ['?', 'this list']
+];
+
+/**
+ * Sorts a key pressed anywhere on the page: a shortcut, text for the reading field, or neither.
+ * Keys with Ctrl, Alt or Meta and keys meant for a control stay the browser's.
+ */
+export function keyMeaning(event: KeyboardEvent): { shortcut: Shortcut } | { text: string } | undefined {
+  if (event.ctrlKey || event.altKey || event.metaKey || event.isComposing) return undefined;
+  const target = event.target instanceof HTMLElement ? event.target : undefined;
+  if (target?.closest('input, textarea, select, [contenteditable], [role="dialog"]')) return undefined;
+  const onControl = target?.closest('button, a, summary') !== null && target !== undefined;
+  const shortcut = KEYS[event.key];
+  if (shortcut) return onControl && event.key === 'Enter' ? undefined : { shortcut };
+  if (event.key.length === 1 && /[\dA-Za-z.+-]/.test(event.key)) return { text: event.key };
+  return undefined;
+}

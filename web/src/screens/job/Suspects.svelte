@@ -1,0 +1,163 @@
+<script lang="ts">
+  import type { Assessment, Verdict } from '../../lib/api/client';
+  import LinkRing from '../../lib/chain/LinkRing.svelte';
+  import { percent, words } from '../../lib/format/format';
+
+  /** What may be at fault, the most probable first, each with its reasons. */
+  let { assessment, onselect }: { assessment: Assessment; onselect: (part: string) => void } = $props();
+
+  const SHOWN = 5;
+
+  interface Suspect {
+    id: string;
+    title: string;
+    fault: string;
+    probability: number;
+    verdict: Verdict;
+    because: string[];
+  }
+
+  const suspects = $derived.by<Suspect[]>(() => {
+    const all: Suspect[] = assessment.parts.map((p) => ({
+      id: p.id,
+      title: p.title,
+      fault: p.modes
+        .filter((m) => m.probability > 0.2 * (p.modes[0]?.probability ?? 1))
+        .map((m) => words(m.mode))
+        .join(' or '),
+      probability: p.probability,
+      verdict: p.verdict,
+      because: p.because
+    }));
+    const { supply, unexplained } = assessment;
+    all.push({
+      id: 'supply',
+      title: 'supply',
+      fault: ['sound', 'unmeasured'].includes(supply.verdict) ? 'at fault' : words(supply.verdict),
+      probability: supply.probability,
+      verdict:
+        supply.verdict === 'sound' ? 'passes' : supply.verdict === 'unmeasured' ? 'untested' : 'off-value',
+      because: supply.because
+    });
+    all.push({
+      id: 'not-on-sheet',
+      title: 'not on this sheet',
+      fault: '',
+      probability: unexplained,
+      verdict: 'untested',
+      because: ['A wire, a joint or a part that the sheet does not show.']
+    });
+    return all.sort((a, b) => b.probability - a.probability).slice(0, SHOWN);
+  });
+  const leading = $derived(assessment.leading);
+</script>
+
+<section class="card" aria-label="Suspects">
+  <header>
+    <h2>Suspects</h2>
+  </header>
+  {#if leading.probability > 0.9}
+    <p class="finding" class:sure={leading.confirmed}>
+      <b>{leading.title}</b>{leading.confirmed
+        ? ': confirmed by its own test. Now look for the cause.'
+        : `. To be sure: ${leading.confirmBy}`}
+    </p>
+  {/if}
+  <ul>
+    {#each suspects as suspect, i (suspect.id)}
+      <li>
+        <details>
+          <summary onclick={() => onselect(suspect.id)}>
+            <LinkRing verdict={suspect.verdict} size={22} />
+            <span class="name">
+              <span><b>{suspect.title}</b> <span class="soft">{suspect.fault}</span></span>
+              <svg
+                class="bar"
+                class:first={i === 0}
+                viewBox="0 0 100 5"
+                preserveAspectRatio="none"
+                aria-hidden="true"
+              >
+                <rect width="100" height="5" class="rail" />
+                <rect width={100 * suspect.probability} height="5" class="fill" />
+              </svg>
+            </span>
+            <span class="figure">{percent(suspect.probability)}</span>
+          </summary>
+          <ul class="because">
+            {#each suspect.because as reason (reason)}<li>{reason}</li>{/each}
+          </ul>
+        </details>
+      </li>
+    {/each}
+  </ul>
+</section>
+
+<style>
+  section {
+    padding: 10px 0 4px;
+  }
+  header {
+    padding: 0 16px 4px;
+  }
+  h2 {
+    font-size: 0.9375rem;
+    font-weight: 600;
+  }
+  .finding {
+    background: var(--bad-wash);
+    font-size: 0.8125rem;
+    line-height: 1.35;
+    padding: 7px 16px;
+  }
+  ul {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  section > ul > li + li {
+    border-top: 1px solid var(--line);
+  }
+  summary {
+    display: grid;
+    grid-template-columns: 22px 1fr 74px;
+    gap: 10px;
+    align-items: center;
+    padding: 6px 16px 7px;
+    cursor: pointer;
+    font-size: 0.875rem;
+    list-style: none;
+  }
+  summary::-webkit-details-marker {
+    display: none;
+  }
+  summary:hover {
+    background: var(--field);
+  }
+  .figure {
+    text-align: right;
+  }
+  .bar {
+    display: block;
+    width: 100%;
+    height: 5px;
+    margin-top: 3px;
+  }
+  .rail {
+    fill: var(--field);
+  }
+  .fill {
+    fill: var(--ink-soft);
+  }
+  .first .fill {
+    fill: var(--bad);
+  }
+  .because {
+    padding: 0 16px 8px 48px;
+    font-size: 0.8125rem;
+    line-height: 1.4;
+  }
+  .because li + li {
+    margin-top: 3px;
+  }
+</style>

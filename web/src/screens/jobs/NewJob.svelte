@@ -1,0 +1,142 @@
+<script lang="ts">
+  import {
+    InlineNotification,
+    Modal,
+    RadioButton,
+    RadioButtonGroup,
+    Select,
+    SelectItem,
+    TextInput
+  } from 'carbon-components-svelte';
+  import { push } from 'svelte-spa-router';
+  import { api, Problem, type Sheet, type SheetSummary, type Unit } from '../../lib/api/client';
+
+  /** A new job in three fields: which unit, what is wrong, what is permitted. */
+  let { onclose }: { onclose: () => void } = $props();
+
+  const id = crypto.randomUUID();
+
+  let units = $state.raw<Unit[]>([]);
+  let sheets = $state.raw<SheetSummary[]>([]);
+  let sheet = $state.raw<Sheet>();
+  let tag = $state('');
+  let title = $state('');
+  let sheetKey = $state('');
+  let complaint = $state('');
+  let permit = $state<'isolated' | 'live'>('isolated');
+  let error = $state('');
+  let busy = $state(false);
+
+  const known = $derived(units.find((u) => u.tag === tag.trim().toUpperCase()));
+
+  Promise.all([api.units(), api.sheets()])
+    .then(([allUnits, allSheets]) => {
+      units = allUnits;
+      sheets = allSheets;
+      sheetKey = allSheets[0]?.key ?? '';
+    })
+    .catch((e: unknown) => (error = e instanceof Problem ? e.message : String(e)));
+
+  $effect(() => {
+    const chosen = sheets.find((s) => s.key === sheetKey);
+    if (!chosen) return;
+    api
+      .sheet(chosen.key, chosen.revision)
+      .then((loaded) => {
+        sheet = loaded;
+        complaint = Object.keys(loaded.complaints)[0] ?? '';
+      })
+      .catch((e: unknown) => (error = e instanceof Problem ? e.message : String(e)));
+  });
+
+  async function open() {
+    if (busy) return;
+    if (tag.trim() === '') {
+      error = 'Which unit? Type its tag, like LAU-2.';
+      return;
+    }
+    busy = true;
+    try {
+      await api.openJob(id, {
+        tag,
+        sheet: sheetKey,
+        complaint,
+        permit,
+        ...(known ? {} : { unitTitle: title })
+      });
+      onclose();
+      await push(`/jobs/${id}`);
+    } catch (e) {
+      error = e instanceof Problem ? e.message : String(e);
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<Modal
+  open
+  size="sm"
+  modalHeading="New job"
+  primaryButtonText="Open the job"
+  secondaryButtonText="Cancel"
+  primaryButtonDisabled={busy}
+  selectorPrimaryFocus="#new-tag"
+  hasForm
+  on:click:button--secondary={onclose}
+  on:close={onclose}
+  on:submit={open}
+>
+  {#if error}<InlineNotification
+      kind="error"
+      title="Not yet"
+      subtitle={error}
+      hideCloseButton
+      lowContrast
+    />{/if}
+  <div class="fields">
+    <TextInput
+      id="new-tag"
+      labelText="Unit"
+      placeholder="Tag, like LAU-2"
+      list="known-units"
+      bind:value={tag}
+      maxlength={20}
+      helperText={known ? `${known.title}, ${known.place}` : tag.trim() ? 'A new unit.' : ''}
+    />
+    <datalist id="known-units">
+      {#each units as unit (unit.id)}<option value={unit.tag}>{unit.title}</option>{/each}
+    </datalist>
+    {#if tag.trim() && !known}
+      <TextInput labelText="What it is" placeholder="Bunkhouse dryer" bind:value={title} maxlength={120} />
+    {/if}
+    <Select labelText="Circuit sheet" bind:selected={sheetKey}>
+      {#each sheets as s (s.key)}<SelectItem value={s.key} text={s.title} />{/each}
+    </Select>
+    <Select labelText="What the customer sees" bind:selected={complaint}>
+      {#each Object.values(sheet?.complaints ?? {}) as c (c.id)}<SelectItem
+          value={c.id}
+          text={c.title}
+        />{/each}
+      <SelectItem value="" text="Something else, or not told" />
+    </Select>
+    <RadioButtonGroup legendText="Permit" bind:selected={permit}>
+      <RadioButton labelText="Isolated only" value="isolated" />
+      <RadioButton labelText="Live permitted" value="live" />
+    </RadioButtonGroup>
+    <p class="soft">
+      Live probing is for people qualified and permitted to do it. Local codes and the maker's sheet come
+      first.
+    </p>
+  </div>
+</Modal>
+
+<style>
+  .fields {
+    display: grid;
+    gap: 1.1rem;
+  }
+  p {
+    font-size: 0.8125rem;
+  }
+</style>

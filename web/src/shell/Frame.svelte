@@ -1,0 +1,68 @@
+<script lang="ts">
+  import Router, { link } from 'svelte-spa-router';
+  import JobScreen from '../screens/job/JobScreen.svelte';
+  import JobsScreen from '../screens/jobs/JobsScreen.svelte';
+  import Mark from './Mark.svelte';
+  import NotFound from './NotFound.svelte';
+
+  const routes = { '/': JobsScreen, '/jobs/:id': JobScreen, '*': NotFound };
+
+  let dark = $state(document.documentElement.getAttribute('theme') === 'g100');
+
+  function switchTheme() {
+    dark = !dark;
+    const theme = dark ? 'g100' : 'white';
+    document.documentElement.setAttribute('theme', theme);
+    localStorage.setItem('theme', theme);
+  }
+</script>
+
+<header>
+  <a class="home" href="/" use:link><Mark /><span>Jolly Chain</span></a>
+  <nav aria-label="Main"><a href="/" use:link>Jobs</a></nav>
+  <button type="button" onclick={switchTheme}>{dark ? 'Paper' : 'Basement'} theme</button>
+</header>
+<main>
+  <Router {routes} />
+</main>
+
+<style>
+  header {
+    background: var(--frame);
+    color: var(--frame-ink);
+    display: flex;
+    align-items: center;
+    gap: 1.5rem;
+    height: 44px;
+    padding: 0 20px;
+  }
+  .home {
+    display: flex;
+    align-items: center;
+    gap: 0.75rem;
+    font-weight: 600;
+    color: inherit;
+    text-decoration: none;
+  }
+  nav {
+    flex: 1;
+  }
+  nav a,
+  button {
+    color: var(--frame-ink);
+    text-decoration: none;
+    background: none;
+    border: 0;
+    font: inherit;
+    font-size: 0.875rem;
+    padding: 0.5rem 0;
+    cursor: pointer;
+  }
+  button {
+    color: var(--frame-ink-soft);
+  }
+  nav a:hover,
+  button:hover {
+    text-decoration: underline;
+  }
+</style>

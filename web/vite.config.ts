@@ -1,0 +1,29 @@
+import { svelte } from '@sveltejs/vite-plugin-svelte';
+import { optimizeCss } from 'carbon-preprocess-svelte';
+import type { Plugin } from 'postcss';
+import { defineConfig } from 'vitest/config';
+
+/** Carbon's stylesheet asks a font host for IBM Plex; ours ship with the application. */
+const withoutRemoteFonts: Plugin = {
+  postcssPlugin: 'without-remote-fonts',
+  AtRule: {
+    'font-face': (rule) => {
+      if (/url\(['"]?https?:/.test(rule.toString())) rule.remove();
+    }
+  }
+};
+
+export default defineConfig(({ mode }) => ({
+  plugins: [svelte(), optimizeCss({ preserveAllIBMFonts: true })],
+  css: { postcss: { plugins: [withoutRemoteFonts] } },
+  build: {
+    outDir: 'target/web',
+    emptyOutDir: true,
+    // fonts stay files: the content policy allows no data: fonts
+    assetsInlineLimit: 0
+  },
+  server: { proxy: { '/api': 'http://127.0.0.1:8420' } },
+  // tests mount components, for which svelte must resolve as in a browser
+  ...(mode === 'test' && { resolve: { conditions: ['browser'] } }),
+  test: { environment: 'jsdom', globals: true, setupFiles: ['src/test-setup.ts'] }
+}));
