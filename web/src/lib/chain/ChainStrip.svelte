@@ -38,7 +38,11 @@
           onclick={() => onselect(i)}
         >
           <span class="ring"><LinkRing verdict={part.verdict} /></span>
-          <span class="name">{part.title}</span>
+          <span class="name"
+            ><span
+              >{#each part.title.split(' ') as word, w (w)}<i>{word}</i>{' '}{/each}</span
+            ></span
+          >
           <span class="verdict {tone(part.verdict)}">{words(part.verdict)}</span>
           <span class="figure reading">{part.reading || '–'}</span>
         </button>
@@ -103,6 +107,11 @@
     min-height: 2.3em;
     display: flex;
     align-items: center;
+  }
+  /* "cut-off" stays in one piece */
+  i {
+    font-style: normal;
+    white-space: nowrap;
   }
   .verdict {
     font-size: 0.75rem;

@@ -5,7 +5,7 @@ describe('figures', () => {
   it('always carry their unit and no more digits than a meter', () => {
     expect(volts(237.84)).toBe('237.8 V');
     expect(volts(0.0153)).toBe('15.3 mV');
-    expect(volts(-1e-9)).toBe('0 V'.replace('V', 'mV'));
+    expect(volts(-1e-9)).toBe('0 V');
     expect(ohms(0.117)).toBe('0.12 Ω');
     expect(ohms(11_800)).toBe('11.8 kΩ');
     expect(ohms(1e9)).toBe('OL');

@@ -40,7 +40,7 @@ export function ago(iso: string, now = new Date()): string {
 
 function withPrefix(value: number, unit: string): string {
   const size = Math.abs(value);
-  return size > 0 && size < 0.0995 ? `${figures(value * 1000)} m${unit}` : `${figures(value)} ${unit}`;
+  return size >= 0.00005 && size < 0.0995 ? `${figures(value * 1000)} m${unit}` : `${figures(value)} ${unit}`;
 }
 
 function figures(value: number): string {

@@ -25,7 +25,8 @@
 
   function short(entry: Entry): string {
     const { item } = entry;
-    const part = item.across ?? item.through ?? item.part;
+    if (item.observation) return said(entry).place;
+    const part = item.across ?? item.through;
     return part ? (sheet.parts[part]?.title ?? part) : `${item.red}–${item.black}`;
   }
 
@@ -90,12 +91,19 @@
     font-size: 0.875rem;
   }
   .latest {
-    flex: 1;
+    flex: 1 1 0;
+    min-width: 0;
     display: flex;
     gap: 1.25rem;
     overflow: hidden;
     white-space: nowrap;
     font-size: 0.8125rem;
+  }
+  @media (max-width: 672px) {
+    .latest {
+      visibility: hidden;
+      min-width: 0;
+    }
   }
   .scroll {
     overflow-x: auto;

@@ -304,6 +304,7 @@
   .left,
   .right {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: 12px;
     align-content: start;
     min-width: 0;
@@ -313,8 +314,9 @@
   }
   .chain header {
     display: flex;
+    flex-wrap: wrap;
     align-items: baseline;
-    gap: 1.25rem;
+    gap: 0 1.25rem;
     margin-bottom: 8px;
   }
   h2 {
@@ -344,7 +346,7 @@
   }
   .upright {
     display: grid;
-    grid-template-columns: 92px 1fr;
+    grid-template-columns: 92px minmax(0, 1fr);
     gap: 6px;
   }
   .upright :global(button) {

@@ -68,21 +68,23 @@
     {/each}
   </div>
 
-  {#if clamp}
-    <p class="place">
-      <span class="figure id">{sheet.parts[probe.across ?? '']?.title}</span>
-      <span class="soft">clamp around one of its wires</span>
-    </p>
-  {:else}
-    <p class="place">
-      <i class="red"></i><span class="figure id">{probe.red}</span>
-      <span class="soft">{place(probe.red)}</span>
-    </p>
-    <p class="place">
-      <i class="black"></i><span class="figure id">{probe.black}</span>
-      <span class="soft">{place(probe.black)}</span>
-    </p>
-  {/if}
+  <div class="places">
+    {#if clamp}
+      <p class="place">
+        <span class="figure id">{sheet.parts[probe.across ?? '']?.title}</span>
+        <span class="soft">clamp around one of its wires</span>
+      </p>
+    {:else}
+      <p class="place">
+        <i class="red"></i><span class="figure id">{probe.red}</span>
+        <span class="soft">{place(probe.red)}</span>
+      </p>
+      <p class="place">
+        <i class="black"></i><span class="figure id">{probe.black}</span>
+        <span class="soft">{place(probe.black)}</span>
+      </p>
+    {/if}
+  </div>
   <p class="setting">
     <b>{functionTitle[probe.function]}</b>, {sheet.situations[probe.situation]?.title.toLowerCase()}
   </p>
@@ -230,6 +232,7 @@
   input {
     width: 100%;
     height: 52px;
+    line-height: 52px;
     border: 0;
     border-bottom: 2px solid var(--ink);
     background: var(--field);
@@ -240,8 +243,9 @@
   }
   input::placeholder {
     font-family: 'IBM Plex Sans', sans-serif;
-    font-size: 0.875rem;
+    font-size: 1rem;
     color: var(--ink-soft);
+    transform: translateY(-3px);
   }
   input[aria-invalid='true'] {
     border-color: var(--bad);
@@ -268,6 +272,25 @@
     background: var(--note-wash);
     font-size: 0.8125rem;
     line-height: 1.3;
+  }
+  @media (max-width: 672px) {
+    .ways {
+      flex-wrap: nowrap;
+      overflow-x: auto;
+      white-space: nowrap;
+    }
+    .places {
+      display: flex;
+      gap: 2rem;
+    }
+    .place .soft {
+      display: none;
+    }
+    .caution {
+      margin-top: 6px;
+      padding: 4px 16px;
+      font-size: 0.75rem;
+    }
   }
   .hidden {
     position: absolute;

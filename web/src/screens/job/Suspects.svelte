@@ -7,6 +7,7 @@
   let { assessment, onselect }: { assessment: Assessment; onselect: (part: string) => void } = $props();
 
   const SHOWN = 5;
+  const NEGLIGIBLE = 0.002;
 
   interface Suspect {
     id: string;
@@ -47,7 +48,10 @@
       verdict: 'untested',
       because: ['A wire, a joint or a part that the sheet does not show.']
     });
-    return all.sort((a, b) => b.probability - a.probability).slice(0, SHOWN);
+    return all
+      .sort((a, b) => b.probability - a.probability)
+      .filter((s, i) => i === 0 || s.probability > NEGLIGIBLE)
+      .slice(0, SHOWN);
   });
   const leading = $derived(assessment.leading);
 </script>
@@ -82,7 +86,7 @@
                 <rect width={100 * suspect.probability} height="5" class="fill" />
               </svg>
             </span>
-            <span class="figure">{percent(suspect.probability)}</span>
+            <span class="share">{percent(suspect.probability)}</span>
           </summary>
           <ul class="because">
             {#each suspect.because as reason (reason)}<li>{reason}</li>{/each}
@@ -134,8 +138,9 @@
   summary:hover {
     background: var(--field);
   }
-  .figure {
+  .share {
     text-align: right;
+    font-variant-numeric: tabular-nums;
   }
   .bar {
     display: block;

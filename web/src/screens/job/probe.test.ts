@@ -27,7 +27,12 @@ const sheet = {
 
 function assessment(readings: Record<string, string>, supply: string, leading: object): Assessment {
   return {
-    parts: ['limit', 'element'].map((id) => ({ id, title: id, reading: readings[id] ?? '' })),
+    parts: ['limit', 'element'].map((id) => ({
+      id,
+      title: id,
+      verdict: 'untested',
+      reading: readings[id] ?? ''
+    })),
     supply: { verdict: supply },
     leading: { part: 'limit', mode: 'open', probability: 0.3, confirmed: false, ...leading }
   } as unknown as Assessment;

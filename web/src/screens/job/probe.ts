@@ -142,6 +142,9 @@ export function nextChoice(path: Staircase, assessment: Assessment, live: boolea
   if (live && assessment.supply.verdict === 'unmeasured') {
     return { riser: SUPPLY, way: 'drop', why: 'supply first' };
   }
-  const unread = path.risers.findIndex((r) => !assessment.parts.find((p) => p.id === r.part)?.reading);
-  return { riser: Math.max(unread, 0), way: live ? 'drop' : 'ohms', why: 'along the wire' };
+  const unknown = path.risers.findIndex((r) => {
+    const part = assessment.parts.find((p) => p.id === r.part);
+    return part && ['untested', 'unclear'].includes(part.verdict) && !part.reading;
+  });
+  return { riser: Math.max(unknown, 0), way: live ? 'drop' : 'ohms', why: 'along the wire' };
 }

@@ -90,7 +90,7 @@
                     <span class="leading">
                       <small class="soft">Leading</small>
                       {summary.leading.title}
-                      <span class="figure">{percent(summary.leading.probability)}</span>
+                      <span class="soft">{percent(summary.leading.probability)}</span>
                     </span>
                   {:else}
                     <span class="outcome">{job.outcome}</span>

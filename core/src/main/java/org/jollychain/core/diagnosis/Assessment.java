@@ -141,8 +141,8 @@ public record Assessment(
    *
    * @param ifSound what a voltmeter reads across it in the sound, nominal unit (V)
    * @param ifOpen what it reads if this part alone is open (V)
-   * @param ohmsIfSound what an ohmmeter reads across it, by itself in the sheet's first
-   *     isolated situation (ohm)
+   * @param ohmsIfSound what an ohmmeter reads across it, by itself in the sheet's first isolated
+   *     situation (ohm)
    * @param amperesIfSound what flows through it in the sound, nominal unit (A)
    */
   public record Riser(

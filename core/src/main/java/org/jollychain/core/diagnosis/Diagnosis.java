@@ -130,7 +130,7 @@ public final class Diagnosis {
   private Assessment.Judged judged(Evidence e, Weighing weighing) {
     if (e instanceof Observation o) {
       return new Assessment.Judged(
-          o.id(), "runs: " + sheet.part(o.part()).title(), o.runs().toString(), "", "");
+          o.id(), sheet.part(o.part()).title() + " runs", o.runs().toString(), "", "");
     }
     Reading r = (Reading) e;
     List<Change> leader = weighing.believable().get(0).hypothesis().changes();

@@ -50,7 +50,8 @@ final class Staircases {
   Staircase of(Chain chain, Situation situation) {
     Network network = Network.of(sheet, situation, Draw.NOMINAL);
     Solution sound = network.solve(List.of());
-    Solution cold = isolated().map(s -> Network.of(sheet, s, Draw.NOMINAL).solve(List.of())).orElse(sound);
+    Solution cold =
+        isolated().map(s -> Network.of(sheet, s, Draw.NOMINAL).solve(List.of())).orElse(sound);
     Map<String, Uncertain> measured = measured(chain, situation);
     List<Tread> treads = new ArrayList<>();
     for (String point : chain.points()) {

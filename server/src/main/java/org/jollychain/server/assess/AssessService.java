@@ -14,10 +14,6 @@ import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.network.CheckedSheet;
 import org.jollychain.core.sheet.InvalidSheetException;
 import org.jollychain.server.sheet.SheetService;
-import org.jollychain.server.sheet.SheetSummary;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
-import org.springframework.context.event.EventListener;
-import org.springframework.scheduling.annotation.Async;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
 
@@ -35,15 +31,6 @@ public class AssessService {
 
   AssessService(SheetService sheets) {
     this.sheets = sheets;
-  }
-
-  /** Gets to know the library's sheets while nobody waits, so that the first job opens at once. */
-  @Async
-  @EventListener(ApplicationReadyEvent.class)
-  public void warmUp() {
-    for (SheetSummary sheet : sheets.latest()) {
-      diagnosis(sheets.newest(sheet.key()).text()).assess(List.of(), Optional.empty());
-    }
   }
 
   /**

@@ -1,0 +1,155 @@
+package org.jollychain.server.job;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.jollychain.core.diagnosis.Assessment.PartAssessment;
+import org.jollychain.core.diagnosis.Verdict;
+import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.server.ServerTest;
+import org.jollychain.server.assess.EvidenceItem;
+import org.jollychain.server.platform.RefusedException;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+@ServerTest
+class JobServiceTest {
+
+  private static final OffsetDateTime NOW =
+      OffsetDateTime.of(2026, 2, 3, 4, 5, 6, 0, ZoneOffset.UTC);
+  private static final NewJob NO_HEAT =
+      new NewJob("TST-1", "Test dryer", "", "", "dryer-timer-240", "no-heat", "live", "Imke");
+
+  @Autowired private JobService jobs;
+
+  private final UUID id = UUID.randomUUID();
+
+  private static EvidenceItem drop(String part, String value) {
+    return new EvidenceItem(
+        "volts-ac", null, null, part, null, "heat-call", null, null, null, value);
+  }
+
+  private static EvidenceItem typed(String value) {
+    return drop(null, value);
+  }
+
+  private JobView add(EvidenceItem item) {
+    return jobs.add(id, UUID.randomUUID(), item, NOW);
+  }
+
+  private static Verdict verdict(JobView view, String part) {
+    return view.assessment().parts().stream()
+        .filter(p -> p.id().equals(part))
+        .map(PartAssessment::verdict)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void readings_along_the_chain_mark_the_open_link() {
+    jobs.open(id, NO_HEAT, NOW);
+    add(typed("L1-L2 238"));
+    add(drop("block-line1", "0.1"));
+    add(drop("timer-heat-contact", "0.1"));
+    JobView view = add(drop("thermal-cutoff", "237.8"));
+    assertThat(verdict(view, "thermal-cutoff")).isEqualTo(Verdict.OPEN);
+    assertThat(view.evidence()).extracting(JobView.Entry::number).containsExactly(1, 2, 3, 4);
+    assertThat(jobs.view(id)).isEqualTo(view);
+  }
+
+  @Test
+  void points_typed_in_front_of_a_value_are_kept_as_points() {
+    jobs.open(id, NO_HEAT, NOW);
+    EvidenceItem kept = add(typed("l1-l2 238 V")).evidence().get(0).item();
+    assertThat(kept.red()).isEqualTo("L1");
+    assertThat(kept.black()).isEqualTo("L2");
+    assertThat(kept.value()).isEqualTo("238 V");
+  }
+
+  @Test
+  void a_repeated_write_does_nothing_twice() {
+    jobs.open(id, NO_HEAT, NOW);
+    assertThat(jobs.open(id, NO_HEAT, NOW.plusMinutes(1)).job().openedAt()).isEqualTo(NOW);
+    UUID reading = UUID.randomUUID();
+    jobs.add(id, reading, drop("high-limit", "0.1"), NOW);
+    assertThat(jobs.add(id, reading, drop("high-limit", "0.1"), NOW).evidence()).hasSize(1);
+    assertThatThrownBy(() -> jobs.add(id, reading, drop("high-limit", "0.2"), NOW))
+        .isInstanceOf(RefusedException.class)
+        .hasMessageContaining("make a new id");
+  }
+
+  @Test
+  void a_struck_reading_stays_visible_and_no_longer_counts() {
+    jobs.open(id, NO_HEAT, NOW);
+    add(typed("L1-L2 238"));
+    UUID reading = UUID.randomUUID();
+    jobs.add(id, reading, drop("thermal-cutoff", "237.8"), NOW);
+    JobView view = jobs.strike(id, reading, "misread", NOW.plusMinutes(1));
+    assertThat(verdict(view, "thermal-cutoff")).isEqualTo(Verdict.UNTESTED);
+    assertThat(view.evidence())
+        .hasSize(2)
+        .last()
+        .satisfies(e -> assertThat(e.struckWhy()).isEqualTo("misread"));
+    assertThat(jobs.strike(id, reading, "again", NOW.plusMinutes(2))).isEqualTo(view);
+  }
+
+  @Test
+  void a_closed_job_takes_no_more_readings() {
+    jobs.open(id, NO_HEAT, NOW);
+    jobs.close(id, "cut-off renewed", 1, NOW.plusMinutes(9));
+    assertThatThrownBy(() -> add(drop("high-limit", "0.1")))
+        .isInstanceOf(RefusedException.class)
+        .hasMessageContaining("closed");
+    assertThatThrownBy(() -> jobs.close(id, "again", 2, NOW)).hasMessageContaining("closed");
+  }
+
+  @Test
+  void a_struck_job_takes_no_more_readings_and_says_why() {
+    jobs.open(id, NO_HEAT, NOW);
+    jobs.strikeJob(id, "wrong unit", 1, NOW);
+    assertThatThrownBy(() -> add(drop("high-limit", "0.1")))
+        .isInstanceOf(RefusedException.class)
+        .hasMessageContaining("wrong unit");
+  }
+
+  @Test
+  void closing_what_somebody_else_changed_is_refused() {
+    jobs.open(id, NO_HEAT, NOW);
+    assertThatThrownBy(() -> jobs.close(id, "done", 7, NOW))
+        .isInstanceOf(RefusedException.class)
+        .hasMessageContaining("changed meanwhile");
+  }
+
+  @Test
+  void nothing_is_kept_of_a_reading_that_cannot_be_meant() {
+    jobs.open(id, NO_HEAT, NOW);
+    assertThatThrownBy(() -> add(drop("high-limit", "lots"))).isInstanceOf(EvidenceException.class);
+    assertThat(jobs.view(id).evidence()).isEmpty();
+  }
+
+  @Test
+  void writers_at_the_same_time_number_their_readings_without_a_gap() throws Exception {
+    jobs.open(id, NO_HEAT, NOW);
+    ExecutorService writers = Executors.newFixedThreadPool(6);
+    List<Callable<JobView>> writes = new ArrayList<>();
+    for (int i = 0; i < 12; i++) {
+      writes.add(() -> add(drop("high-limit", "0.1")));
+    }
+    for (Future<JobView> done : writers.invokeAll(writes)) {
+      done.get();
+    }
+    writers.shutdown();
+    assertThat(jobs.view(id).evidence())
+        .extracting(JobView.Entry::number)
+        .containsExactly(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12);
+  }
+}

@@ -1,0 +1,50 @@
+package org.jollychain.server.platform;
+
+import static org.hamcrest.Matchers.containsString;
+import static org.mockito.Mockito.when;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.sql.SQLException;
+import java.sql.SQLTransientConnectionException;
+import org.jollychain.server.ServerTest;
+import org.jollychain.server.unit.UnitService;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.CannotGetJdbcConnectionException;
+import org.springframework.test.context.bean.override.mockito.MockitoBean;
+import org.springframework.test.web.servlet.MockMvc;
+
+@ServerTest
+class DatabaseAwayTest {
+
+  @Autowired private MockMvc http;
+  @MockitoBean private UnitService units;
+
+  @Test
+  void a_database_that_is_away_is_said_to_be_away() throws Exception {
+    when(units.all())
+        .thenThrow(
+            new CannotGetJdbcConnectionException(
+                "no", new SQLTransientConnectionException("refused")));
+    http.perform(get("/api/units"))
+        .andExpect(status().isServiceUnavailable())
+        .andExpect(jsonPath("$.detail").value(containsString("Nothing was saved")));
+  }
+
+  @Test
+  void a_connection_lost_on_the_way_is_the_same() throws Exception {
+    when(units.all())
+        .thenThrow(new RuntimeException(new SQLException("terminating connection", "57P01")));
+    http.perform(get("/api/units")).andExpect(status().isServiceUnavailable());
+  }
+
+  @Test
+  void anything_else_says_nothing_of_its_inside() throws Exception {
+    when(units.all()).thenThrow(new IllegalStateException("secret of the house"));
+    http.perform(get("/api/units"))
+        .andExpect(status().isInternalServerError())
+        .andExpect(jsonPath("$.detail").value("Something went wrong here; it is in the log."));
+  }
+}

@@ -1,0 +1,185 @@
+package org.jollychain.server.platform;
+
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.greaterThan;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.UUID;
+import org.jollychain.server.ServerTest;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.MediaType;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.ResultActions;
+import tools.jackson.databind.json.JsonMapper;
+
+@ServerTest
+class HttpContractTest {
+
+  @Autowired private MockMvc http;
+  @Autowired private JsonMapper json;
+
+  private ResultActions assess(String body) throws Exception {
+    return http.perform(post("/api/assess").contentType(MediaType.APPLICATION_JSON).content(body));
+  }
+
+  @Test
+  void a_case_on_a_sheet_of_the_library_is_assessed() throws Exception {
+    assess(
+            """
+            {"sheet": "dryer-timer-240", "method": "mixed", "livePermit": true, "complaint": "no-heat",
+             "evidence": [
+              {"id": "r1", "function": "volts-ac", "red": "L1", "black": "L2", "situation": "heat-call", "value": "238.6 V"},
+              {"id": "r2", "function": "volts-ac", "across": "high-limit", "situation": "heat-call", "value": "238.1 V"},
+              {"id": "r3", "function": "ohms", "across": "element", "situation": "isolated", "liftedAt": ["E2"], "value": "11.2"},
+              {"id": "o1", "observation": "load-runs", "part": "motor", "situation": "heat-call", "value": "yes"}]}
+            """)
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.leading.part").value("high-limit"))
+        .andExpect(jsonPath("$.leading.mode").value("open"))
+        .andExpect(jsonPath("$.leading.probability").value(greaterThan(0.98)))
+        .andExpect(jsonPath("$.parts[?(@.id == 'high-limit')].verdict").value("open"))
+        .andExpect(jsonPath("$.parts[?(@.id == 'element')].verdict").value("sound"))
+        .andExpect(jsonPath("$.supply.verdict").value("sound"))
+        .andExpect(jsonPath("$.paths[0].treads[0].point").value("L1"));
+  }
+
+  @Test
+  void a_case_may_bring_its_sheet_as_text_or_as_an_object() throws Exception {
+    String yaml =
+        """
+        format: jolly-chain/sheet/1
+        key: plate
+        title: Hot plate
+        family: other
+        supply: {system: single-phase, volts: 230, hertz: 50, terminals: {line1: L, neutral: N}}
+        points: {L: {title: Line}, N: {title: Neutral}, A: {title: Limit out}}
+        parts:
+          limit: {kind: limit, between: [L, A]}
+          plate: {kind: heating-element, between: [A, N], watts: 1500, at-volts: 230}
+        situations: {call: {title: On, supply: on}}
+        paths: {heat: {title: Heat, load: plate}}
+        """;
+    String evidence =
+        "[{\"function\": \"volts-ac\", \"across\": \"limit\", \"situation\": \"call\", \"value\": \"229\"}]";
+    assess("{\"sheet\": %s, \"evidence\": %s}".formatted(json.writeValueAsString(yaml), evidence))
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.leading.part").value("limit"));
+    String object =
+        """
+        {"format": "jolly-chain/sheet/1", "key": "plate", "title": "Hot plate", "family": "other",
+         "supply": {"system": "single-phase", "volts": 230, "hertz": 50, "terminals": {"line1": "L", "neutral": "N"}},
+         "points": {"L": {"title": "Line"}, "N": {"title": "Neutral"}, "A": {"title": "Limit out"}},
+         "parts": {"limit": {"kind": "limit", "between": ["L", "A"]},
+                   "plate": {"kind": "heating-element", "between": ["A", "N"], "watts": 1500, "at-volts": 230}},
+         "situations": {"call": {"title": "On", "supply": "on"}}, "paths": {"heat": {"title": "Heat", "load": "plate"}}}
+        """;
+    assess("{\"sheet\": %s, \"evidence\": %s}".formatted(object, evidence))
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.leading.part").value("limit"));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      textBlock =
+          """
+      {"sheet": "no-such-sheet"}                    | 404 | There is no sheet
+      {"evidence": []}                              | 400 | sheet
+      {"sheet": "dryer-timer-240", "evidense": []}  | 400 | "evidense" is not a key here
+      {"sheet": "dryer-timer-240",                  | 400 | no JSON at line 1
+      {"sheet": "dryer-timer-240", "complaint": "smells"} | 422 | there is no complaint
+      {"sheet": "format: jolly-chain/sheet/1"}      | 422 | is missing
+      {"sheet": "dryer-timer-240", "evidence": [{"function": "volts-ac", "red": "L1", "black": "Q7", "situation": "heat-call", "value": "3"}]}  | 422 | there is no point "Q7"
+      {"sheet": "dryer-timer-240", "evidence": [{"function": "volts-ac", "across": "motor", "situation": "heat-call", "value": "NaN"}]}  | 422 | is no reading
+      {"sheet": "dryer-timer-240", "evidence": [{"function": "volts-ac", "across": "motor", "situation": "heat-call", "value": ""}]}  | 400 | evidence[0]
+      {"sheet": "dryer-timer-240", "evidence": [{"observation": "load-runs", "part": "high-limit", "situation": "heat-call", "value": "yes"}]}  | 422 | is no load of this sheet
+      """)
+  void a_case_that_cannot_be_meant_is_answered_with_what_would_be_right(
+      String body, int status, String words) throws Exception {
+    assess(body)
+        .andExpect(status().is(status))
+        .andExpect(content().contentType(MediaType.APPLICATION_PROBLEM_JSON))
+        .andExpect(jsonPath("$.detail").value(containsString(words)));
+  }
+
+  @Test
+  void a_malformed_sheet_is_answered_with_line_and_column() throws Exception {
+    http.perform(
+            put("/api/sheets/x")
+                .contentType("application/yaml")
+                .content("format: jolly-chain/sheet/1\nkey: x\ntitle: [1\n"))
+        .andExpect(status().is(422))
+        .andExpect(jsonPath("$.problems[0].line").value(4))
+        .andExpect(jsonPath("$.problems[0].column").value(1));
+  }
+
+  @Test
+  void a_body_over_its_bound_is_refused() throws Exception {
+    assess("{\"sheet\": \"" + "x".repeat(BodyLimit.LARGEST_BYTES) + "\"}")
+        .andExpect(status().is(413))
+        .andExpect(jsonPath("$.detail").value(containsString("1024 kB")));
+  }
+
+  @Test
+  void a_job_can_be_opened_only_on_a_sheet_that_is_there_and_a_tag_that_is_one() throws Exception {
+    String job = "{\"tag\": \"%s\", \"sheet\": \"%s\", \"permit\": \"%s\"}";
+    open(job.formatted("TST-9", "nothing", "live")).andExpect(status().isNotFound());
+    open(job.formatted("!!", "dryer-timer-240", "live"))
+        .andExpect(status().is(422))
+        .andExpect(jsonPath("$.detail").value(containsString("like LAU-2")));
+    open(job.formatted("TST-9", "dryer-timer-240", "maybe"))
+        .andExpect(status().isBadRequest())
+        .andExpect(jsonPath("$.detail").value(containsString("isolated or live")));
+  }
+
+  private ResultActions open(String body) throws Exception {
+    return http.perform(
+        put("/api/jobs/" + UUID.randomUUID())
+            .contentType(MediaType.APPLICATION_JSON)
+            .content(body));
+  }
+
+  @Test
+  void what_is_not_there_is_not_found() throws Exception {
+    http.perform(get("/api/jobs/" + UUID.randomUUID()))
+        .andExpect(status().isNotFound())
+        .andExpect(jsonPath("$.detail").value(containsString("There is no job")));
+    http.perform(get("/api/jobs/seven")).andExpect(status().isBadRequest());
+    http.perform(get("/api/nothing")).andExpect(status().isNotFound());
+  }
+
+  @Test
+  void answers_carry_strict_headers() throws Exception {
+    http.perform(get("/api/sheets"))
+        .andExpect(header().string("Content-Security-Policy", containsString("script-src 'self'")))
+        .andExpect(header().string("X-Content-Type-Options", "nosniff"))
+        .andExpect(header().string("X-Frame-Options", "DENY"));
+  }
+
+  @Test
+  void another_site_and_a_rebound_name_are_turned_away() throws Exception {
+    http.perform(
+            post("/api/assess")
+                .header("Origin", "http://elsewhere.example")
+                .contentType(MediaType.APPLICATION_JSON)
+                .content("{}"))
+        .andExpect(status().isForbidden());
+    http.perform(
+            get("/api/sheets")
+                .with(
+                    r -> {
+                      r.setServerName("rebound.example");
+                      return r;
+                    }))
+        .andExpect(status().isForbidden());
+  }
+}
