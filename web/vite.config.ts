@@ -17,7 +17,7 @@ export default defineConfig(({ mode }) => ({
   plugins: [svelte(), optimizeCss({ preserveAllIBMFonts: true })],
   css: { postcss: { plugins: [withoutRemoteFonts] } },
   build: {
-    outDir: 'target/web',
+    outDir: 'target/classes/static',
     emptyOutDir: true,
     // fonts stay files: the content policy allows no data: fonts
     assetsInlineLimit: 0

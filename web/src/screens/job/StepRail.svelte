@@ -53,7 +53,6 @@
     gap: 1rem;
     background: var(--card);
     border-bottom: 1px solid var(--line);
-    overflow-x: auto;
   }
   li {
     display: flex;
@@ -97,5 +96,19 @@
     stroke: var(--ink-soft);
     stroke-width: 2;
     stroke-dasharray: 2 2;
+  }
+  @media (max-width: 1000px) {
+    ol {
+      grid-template-columns: repeat(9, max-content);
+      justify-content: space-between;
+      gap: 0.4rem;
+    }
+    small {
+      display: none;
+    }
+    .later span {
+      position: absolute;
+      clip-path: inset(50%);
+    }
   }
 </style>

@@ -130,6 +130,7 @@
     padding: 6px 16px 7px;
     cursor: pointer;
     font-size: 0.875rem;
+    line-height: 1.25;
     list-style: none;
   }
   summary::-webkit-details-marker {

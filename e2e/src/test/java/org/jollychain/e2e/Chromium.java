@@ -1,0 +1,84 @@
+package org.jollychain.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ReducedMotion;
+import java.net.URI;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Debian's Chromium without a window; it notes what pages complain of and every host they ask. */
+final class Chromium implements AutoCloseable {
+
+  private static final Set<String> LOOPBACK = Set.of("127.0.0.1", "localhost");
+
+  private final Playwright playwright =
+      Playwright.create(
+          new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+  private final Browser browser =
+      playwright
+          .chromium()
+          .launch(
+              new BrowserType.LaunchOptions()
+                  .setExecutablePath(Path.of("/usr/bin/chromium"))
+                  .setArgs(
+                      List.of(
+                          "--no-sandbox",
+                          "--disable-gpu",
+                          "--disable-quic",
+                          "--no-first-run",
+                          "--disable-background-networking",
+                          "--disable-component-update",
+                          "--disable-sync")));
+  private final List<String> complaints = new ArrayList<>();
+  private final List<String> requestsElsewhere = new ArrayList<>();
+
+  Page page(int width, int height, boolean dark) {
+    BrowserContext context =
+        browser.newContext(
+            new Browser.NewContextOptions()
+                .setViewportSize(width, height)
+                .setLocale("en-GB")
+                .setTimezoneId("UTC")
+                .setReducedMotion(ReducedMotion.REDUCE)
+                .setColorScheme(dark ? ColorScheme.DARK : ColorScheme.LIGHT));
+    Page page = context.newPage();
+    page.onPageError(complaints::add);
+    page.onConsoleMessage(
+        m -> {
+          if (m.text().contains("Content Security Policy")) {
+            complaints.add(m.text());
+          }
+        });
+    page.onRequest(
+        r -> {
+          String host = URI.create(r.url()).getHost();
+          if (!r.url().startsWith("data:") && !LOOPBACK.contains(host)) {
+            requestsElsewhere.add(r.url());
+          }
+        });
+    return page;
+  }
+
+  /** Script errors and breaches of the content policy. */
+  List<String> complaints() {
+    return complaints;
+  }
+
+  List<String> requestsElsewhere() {
+    return requestsElsewhere;
+  }
+
+  @Override
+  public void close() {
+    browser.close();
+    playwright.close();
+  }
+}
