@@ -98,6 +98,7 @@
     overflow: hidden;
     white-space: nowrap;
     font-size: 0.8125rem;
+    line-height: 1.5;
   }
   @media (max-width: 672px) {
     .latest {

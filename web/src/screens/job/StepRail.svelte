@@ -111,4 +111,11 @@
       clip-path: inset(50%);
     }
   }
+  @media (max-width: 672px) {
+    .done span,
+    .doubt span {
+      position: absolute;
+      clip-path: inset(50%);
+    }
+  }
 </style>

@@ -123,7 +123,10 @@ public final class Diagnosis {
         paths,
         account,
         List.copyOf(flags),
-        evidence.stream().map(e -> judged(e, weighing)).toList(),
+        evidence.stream()
+            .sorted(Comparator.comparing(Diagnosis::canonical))
+            .map(e -> judged(e, weighing))
+            .toList(),
         unexplained);
   }
 
