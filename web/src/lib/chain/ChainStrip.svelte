@@ -40,7 +40,7 @@
           <span class="ring"><LinkRing verdict={part.verdict} /></span>
           <span class="name"
             ><span
-              >{#each part.title.split(' ') as word, w (w)}<i>{word}</i>{' '}{/each}</span
+              >{#each part.title.split(' ') as word, w (w)}{w > 0 ? ' ' : ''}<i>{word}</i>{/each}</span
             ></span
           >
           <span class="verdict {tone(part.verdict)}">{words(part.verdict)}</span>

@@ -1,0 +1,129 @@
+package org.jollychain.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Optional;
+import java.util.Set;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.quantity.Uncertain;
+import org.junit.jupiter.api.Test;
+
+class TrackTest {
+
+  private static final double[] NONE = new double[0];
+
+  /** A supply of 240 V, known to 6 V before it is read, and a drop that takes all of it. */
+  private static final Line SUPPLY = new Line(240, new double[] {6, 0}, 1e-4, 0, NONE);
+
+  private static final Line DROP = new Line(240, new double[] {6, 0}, 1e-4, 0, NONE);
+  private static final Line STRANGER = new Line(0.4, new double[] {0, 0.1}, 1e-4, 0, NONE);
+
+  private final Track track = new Track(Meter.GENERAL, 240);
+
+  private static Reading volts(double value, double resolution) {
+    return new Reading("r", probe(MeterFunction.VOLTS_AC), new Shown.Figure(value, resolution));
+  }
+
+  private static Reading ohms(Shown shown) {
+    return new Reading("r", probe(MeterFunction.OHMS), shown);
+  }
+
+  private static Probe probe(MeterFunction function) {
+    return new Probe(function, "A", "B", Optional.empty(), "call", Set.of());
+  }
+
+  private static Line resistance(double ohms) {
+    return new Line(ohms, new double[] {0, 0}, 1e-4 * ohms * ohms, 0, new double[] {ohms, ohms});
+  }
+
+  @Test
+  void a_measured_supply_narrows_what_is_expected_of_a_drop() {
+    Uncertain before = track.believed(DROP);
+    track.absorb(SUPPLY, volts(231.2, 0.1));
+    Uncertain after = track.believed(DROP);
+    assertThat(before.mean()).isEqualTo(240);
+    assertThat(after.mean()).isCloseTo(231.2, within(1.0));
+    assertThat(after.sd()).isLessThan(before.sd() / 3);
+  }
+
+  @Test
+  void what_has_nothing_to_do_with_a_reading_stays_as_it_was() {
+    Uncertain before = track.believed(STRANGER);
+    track.absorb(SUPPLY, volts(231.2, 0.1));
+    assertThat(track.believed(STRANGER)).isEqualTo(before);
+  }
+
+  @Test
+  void the_order_of_two_readings_does_not_change_their_likelihood() {
+    Track other = new Track(Meter.GENERAL, 240);
+    track.absorb(SUPPLY, volts(236.0, 0.1));
+    track.absorb(DROP, volts(236.4, 0.1));
+    other.absorb(DROP, volts(236.4, 0.1));
+    other.absorb(SUPPLY, volts(236.0, 0.1));
+    // the small share kept for slips is not quite symmetric
+    assertThat(track.logLikelihood()).isCloseTo(other.logLikelihood(), within(1e-4));
+  }
+
+  @Test
+  void a_drop_that_does_not_fit_the_measured_supply_is_taken_for_a_slip_and_teaches_nothing() {
+    track.absorb(SUPPLY, volts(240.0, 0.1));
+    Uncertain before = track.believed(DROP);
+    assertThat(track.absorb(DROP, volts(120.0, 0.1))).isEqualTo(Track.Explained.AS_SLIP);
+    assertThat(track.believed(DROP)).isEqualTo(before);
+  }
+
+  @Test
+  void a_thousandfold_reading_is_explained_by_its_prefix() {
+    Reading kilo = ohms(new Shown.Figure(12_800, 100));
+    assertThat(track.absorb(resistance(12.8), kilo)).isEqualTo(Track.Explained.AS_PREFIX);
+  }
+
+  @Test
+  void over_limit_is_expected_of_an_open_part_and_a_surprise_of_a_closed_one() {
+    Track closed = new Track(Meter.GENERAL, 240);
+    track.absorb(resistance(1e9), ohms(new Shown.OverLimit()));
+    closed.absorb(resistance(0.1), ohms(new Shown.OverLimit()));
+    assertThat(Math.exp(track.logLikelihood())).isGreaterThan(0.98);
+    assertThat(Math.exp(closed.logLikelihood())).isCloseTo(0.004, within(1e-6));
+  }
+
+  @Test
+  void the_buzzer_sounds_below_its_threshold_and_says_no_more() {
+    track.absorb(resistance(3), ohms(new Shown.Buzzer(true)));
+    double short3 = track.logLikelihood();
+    Track coil = new Track(Meter.GENERAL, 240);
+    coil.absorb(resistance(1200), ohms(new Shown.Buzzer(false)));
+    assertThat(Math.exp(short3)).isGreaterThan(0.98);
+    assertThat(Math.exp(coil.logLikelihood())).isGreaterThan(0.98);
+  }
+
+  @Test
+  void a_ghost_may_have_bled_away_and_a_stiff_voltage_may_not() {
+    Line ghost = new Line(60, new double[] {20, 0}, 25, 1, NONE);
+    Line stiff = new Line(60, new double[] {20, 0}, 25, 0, NONE);
+    Track other = new Track(Meter.GENERAL, 240);
+    track.absorb(ghost, volts(0.0, 0.1));
+    other.absorb(stiff, volts(0.0, 0.1));
+    assertThat(track.logLikelihood() - other.logLikelihood()).isGreaterThan(2);
+  }
+
+  @Test
+  void no_reading_however_absurd_makes_a_likelihood_of_nothing() {
+    track.absorb(STRANGER, volts(1999, 1));
+    track.absorb(resistance(1e9), ohms(new Shown.Figure(0, 0.1)));
+    assertThat(track.logLikelihood()).isFinite();
+  }
+
+  @Test
+  void the_normal_distribution_is_that_of_the_tables() {
+    // from memory: 0.8413, 0.9772 and 0.0228
+    assertThat(Normal.below(1)).isCloseTo(0.8413, within(5e-5));
+    assertThat(Normal.below(2)).isCloseTo(0.9772, within(5e-5));
+    assertThat(Normal.below(-2)).isCloseTo(0.0228, within(5e-5));
+  }
+}

@@ -1,0 +1,92 @@
+import { render, screen } from '@testing-library/svelte';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import type { PartAssessment, Staircase, Verdict } from '../api/client';
+import ChainStrip from './ChainStrip.svelte';
+import LinkRing from './LinkRing.svelte';
+import StaircaseChart from './StaircaseChart.svelte';
+
+const tread = (point: string, volts: number, measured?: number) => ({
+  point,
+  expected: volts,
+  estimated: volts,
+  low: volts,
+  high: volts,
+  ...(measured === undefined ? {} : { measured, uncertainty: 2 })
+});
+const riser = (part: string) => ({ part, ifSound: 0.3, ifOpen: 240, ohmsIfSound: 0.12, amperesIfSound: 20 });
+const path: Staircase = {
+  id: 'heat',
+  title: 'Heat',
+  situation: 'call',
+  reference: 'L2',
+  treads: [tread('L1', 240, 239.5), tread('A', 240), tread('L2', 0)],
+  risers: [riser('switch'), riser('limit')]
+};
+
+function part(id: string, verdict: Verdict, reading: string): [string, PartAssessment] {
+  return [id, { id, title: `the ${id}`, verdict, probability: 0, modes: [], reading, because: [] }];
+}
+
+const parts = new Map([part('switch', 'passes', '0.1 V'), part('limit', 'open', '239.5 V')]);
+
+describe('the chain strip', () => {
+  it('says name, verdict and last reading of every link and lets one choose it', async () => {
+    const onselect = vi.fn();
+    render(ChainStrip, { path, parts, selected: 0, onselect });
+    const limit = screen.getByRole('button', { name: /the limit\s+open\s+239\.5 V/ });
+    expect(screen.getByRole('button', { name: /the switch/ })).toHaveAttribute('aria-pressed', 'true');
+    await userEvent.click(limit);
+    expect(onselect).toHaveBeenCalledWith(1);
+  });
+});
+
+describe('the staircase chart', () => {
+  it('marks what was read and calls out the link under suspicion', () => {
+    const { container } = render(StaircaseChart, {
+      path,
+      parts,
+      selected: -1,
+      width: 600,
+      onselect: vi.fn()
+    });
+    expect(container.querySelectorAll('circle.mark')).toHaveLength(1);
+    expect(container.querySelectorAll('line.suspect')).toHaveLength(1);
+    expect(screen.getByText('the limit')).toBeInTheDocument();
+  });
+
+  it('stays calm while nothing is suspected', () => {
+    const calm = new Map([part('switch', 'untested', ''), part('limit', 'passes', '')]);
+    const { container } = render(StaircaseChart, {
+      path,
+      parts: calm,
+      selected: 0,
+      width: 600,
+      onselect: vi.fn()
+    });
+    expect(container.querySelector('line.suspect')).toBeNull();
+  });
+});
+
+describe('a link ring', () => {
+  it('has a shape of its own for every verdict that calls for a different act', () => {
+    const verdicts: Verdict[] = [
+      'sound',
+      'passes',
+      'open',
+      'dropping',
+      'stuck',
+      'off-value',
+      'tripped',
+      'untested',
+      'unclear'
+    ];
+    const shapes = verdicts.map((verdict) => {
+      const { container, unmount } = render(LinkRing, { verdict });
+      const shape = [...(container.querySelector('svg')?.children ?? [])].map((e) => e.outerHTML).join('');
+      unmount();
+      return shape;
+    });
+    expect(new Set(shapes).size).toBe(verdicts.length);
+  });
+});

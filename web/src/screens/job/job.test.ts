@@ -1,0 +1,178 @@
+import { render, screen } from '@testing-library/svelte';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import type { Assessment, JobView, Sheet } from '../../lib/api/client';
+import EvidenceDrawer from './EvidenceDrawer.svelte';
+import Flags from './Flags.svelte';
+import type { Probe } from './probe';
+import ProbeCard from './ProbeCard.svelte';
+import StepRail from './StepRail.svelte';
+import Suspects from './Suspects.svelte';
+
+const sheet = {
+  points: { C1: { id: 'C1', title: 'Limit in', pin: 'brown' }, C2: { id: 'C2', title: 'Limit out' } },
+  parts: { limit: { id: 'limit', title: 'high limit' } },
+  situations: { call: { id: 'call', title: 'Heat called', supplyOn: true } }
+} as unknown as Sheet;
+
+const probe: Probe = {
+  red: 'C1',
+  black: 'C2',
+  function: 'volts-ac',
+  unit: 'V',
+  situation: 'call',
+  across: 'limit',
+  expectations: [{ reading: 'about 240 V', meaning: 'it is the open one' }]
+};
+
+function card(more: object = {}) {
+  const calls = { onlog: vi.fn(), onway: vi.fn() };
+  render(ProbeCard, {
+    probe,
+    sheet,
+    why: 'along the wire',
+    way: 'drop',
+    live: true,
+    busy: false,
+    error: '',
+    value: '',
+    field: undefined,
+    ...calls,
+    ...more
+  });
+  return calls;
+}
+
+describe('the probe card', () => {
+  it('says where red and black go and what would mean what', () => {
+    card();
+    expect(screen.getByText('Limit in, brown')).toBeInTheDocument();
+    expect(screen.getByText('Limit out')).toBeInTheDocument();
+    expect(screen.getByText('it is the open one')).toBeInTheDocument();
+  });
+
+  it('logs with Enter', async () => {
+    const { onlog } = card();
+    await userEvent.type(screen.getByRole('textbox', { name: 'Reading' }), '237.8{Enter}');
+    expect(onlog).toHaveBeenCalledOnce();
+  });
+
+  it('offers no live way without a permit', () => {
+    card({ live: false, way: 'ohms', probe: { ...probe, function: 'ohms', unit: 'Ω' } });
+    expect(screen.getByRole('button', { name: 'Live drop' })).toBeDisabled();
+    expect(screen.getByRole('button', { name: 'Clamp amperes' })).toBeDisabled();
+    expect(screen.getByRole('button', { name: 'Isolated ohms' })).toBeEnabled();
+    expect(screen.getByText(/prove dead first/)).toBeInTheDocument();
+  });
+
+  it('says what is wrong with a reading beside it', () => {
+    card({ error: '"x" is no reading' });
+    expect(screen.getByRole('alert')).toHaveTextContent('is no reading');
+    expect(screen.getByRole('textbox', { name: 'Reading' })).toHaveAttribute('aria-invalid', 'true');
+  });
+});
+
+const assessment = {
+  parts: [
+    {
+      id: 'limit',
+      title: 'high limit',
+      verdict: 'open',
+      probability: 0.97,
+      modes: [
+        { mode: 'open', probability: 0.9 },
+        { mode: 'not-made', probability: 0.07 }
+      ],
+      reading: '237.8 V',
+      because: ['237.8 V across the high limit']
+    },
+    {
+      id: 'element',
+      title: 'element',
+      verdict: 'passes',
+      probability: 0.0001,
+      modes: [],
+      reading: '',
+      because: []
+    }
+  ],
+  supply: { verdict: 'sound', probability: 0.02, because: ['238 V from L1 to L2'] },
+  leading: {
+    part: 'limit',
+    mode: 'open',
+    title: 'high limit open',
+    probability: 0.97,
+    confirmed: false,
+    confirmBy: 'Read ohms across it.'
+  },
+  evidence: [
+    { id: 'e1', place: 'across the high limit', shown: '237.8 V', ifSound: '0.3 V', expected: '238 V' }
+  ],
+  unexplained: 0.01,
+  flags: []
+} as unknown as Assessment;
+
+describe('the suspects', () => {
+  it('stand in the order of their probability, without what is as good as excluded', () => {
+    const { container } = render(Suspects, { assessment, onselect: vi.fn() });
+    const names = [...container.querySelectorAll('summary b')].map((b) => b.textContent);
+    expect(names).toEqual(['high limit', 'supply', 'not on this sheet']);
+    expect(screen.getByText('97 %')).toBeInTheDocument();
+  });
+
+  it('say what test is still due before anything is condemned', () => {
+    render(Suspects, { assessment, onselect: vi.fn() });
+    expect(screen.getByText(/To be sure: Read ohms across it\./)).toBeInTheDocument();
+  });
+});
+
+const view = {
+  job: { complaint: 'no-heat' },
+  complaintTitle: 'No heat',
+  assessment,
+  evidence: [
+    {
+      id: 'e1',
+      number: 1,
+      item: { across: 'limit', situation: 'call', value: '237.8' },
+      takenAt: '2026-01-05T10:00:00Z',
+      struckWhy: ''
+    },
+    {
+      id: 'e2',
+      number: 2,
+      item: { red: 'C1', black: 'C2', situation: 'call', value: '3' },
+      takenAt: '2026-01-05T10:01:00Z',
+      struckAt: '2026-01-05T10:02:00Z',
+      struckWhy: 'slipped'
+    }
+  ]
+} as unknown as JobView;
+
+describe('the evidence drawer', () => {
+  it('shows what was expected beside what was read, and struck ones with their reason', async () => {
+    const onstrike = vi.fn();
+    render(EvidenceDrawer, { view, sheet, open: true, onstrike });
+    expect(
+      screen.getByRole('row', { name: /across the high limit .* 237\.8 V 0\.3 V 238 V/ })
+    ).toBeInTheDocument();
+    expect(screen.getByText('struck out: slipped')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Strike out' }));
+    expect(onstrike).toHaveBeenCalledWith(view.evidence[0]);
+  });
+});
+
+describe('the step rail', () => {
+  it('is honest about the steps that come later', () => {
+    render(StepRail, { view });
+    expect(screen.getByText('Walk the chain').closest('li')).toHaveAttribute('aria-current', 'step');
+    expect(screen.getAllByText('comes later')).toHaveLength(6);
+  });
+});
+
+describe('the flags', () => {
+  it('say what to mind', () => {
+    render(Flags, { flags: [{ kind: 'no-current', evidence: ['e1'], text: 'Nothing is shown to flow.' }] });
+    expect(screen.getByText('Nothing is shown to flow.')).toBeInTheDocument();
+  });
+});
