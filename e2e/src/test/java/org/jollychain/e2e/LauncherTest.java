@@ -59,7 +59,8 @@ class LauncherTest {
     assertThat(http.send(put, HttpResponse.BodyHandlers.ofString()).statusCode()).isEqualTo(200);
 
     kill(Long.parseLong(Files.readString(home.resolve("server.pid")).strip()));
-    kill(postmaster());
+    // at once: nobody may have reaped it yet, and its helpers may still run
+    send9(postmaster());
 
     String again = address(jolly("demo"));
     String job =
@@ -100,8 +101,12 @@ class LauncherTest {
     return Long.parseLong(pid);
   }
 
-  private static void kill(long pid) throws InterruptedException, IOException {
+  private static void send9(long pid) throws InterruptedException, IOException {
     new ProcessBuilder("kill", "-9", String.valueOf(pid)).start().waitFor();
+  }
+
+  private static void kill(long pid) throws InterruptedException, IOException {
+    send9(pid);
     ProcessHandle.of(pid).ifPresent(p -> p.onExit().orTimeout(20, TimeUnit.SECONDS).join());
   }
 

@@ -14,6 +14,7 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.TransactionSystemException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -64,7 +65,10 @@ class Problems extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   ProblemDetail other(Exception e) {
-    for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+    // where even the rollback failed, what went wrong first is told
+    boolean twice = e instanceof TransactionSystemException t && t.getOriginalException() != null;
+    Throwable first = twice ? ((TransactionSystemException) e).getOriginalException() : e;
+    for (Throwable cause = first; cause != null; cause = cause.getCause()) {
       if (cause instanceof SQLTransientException
           || cause instanceof SQLException s && connectionLost(s)) {
         LOG.warn("the database is away: {}", cause.getMessage());

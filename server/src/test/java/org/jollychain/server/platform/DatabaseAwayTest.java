@@ -15,6 +15,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.CannotGetJdbcConnectionException;
 import org.springframework.test.context.bean.override.mockito.MockitoBean;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.transaction.TransactionSystemException;
 
 @ServerTest
 class DatabaseAwayTest {
@@ -37,6 +38,15 @@ class DatabaseAwayTest {
   void a_connection_lost_on_the_way_is_the_same() throws Exception {
     when(units.all())
         .thenThrow(new RuntimeException(new SQLException("terminating connection", "57P01")));
+    http.perform(get("/api/units")).andExpect(status().isServiceUnavailable());
+  }
+
+  @Test
+  void a_rollback_that_fails_too_does_not_hide_it() throws Exception {
+    TransactionSystemException rollback = new TransactionSystemException("rollback failed");
+    rollback.initApplicationException(
+        new RuntimeException(new SQLException("terminating connection", "57P01")));
+    when(units.all()).thenThrow(rollback);
     http.perform(get("/api/units")).andExpect(status().isServiceUnavailable());
   }
 
