@@ -58,14 +58,14 @@ public final class Diagnosis {
 
   private final Sheet sheet;
   private final Meter meter = Meter.GENERAL;
-  private final Ensemble ensemble;
+  private final Expectations expectations;
   private final Hypotheses hypotheses;
   private final Map<Optional<String>, List<Hypothesis>> priors = new ConcurrentHashMap<>();
   private final Map<Chain, Situation> chains = new LinkedHashMap<>();
 
   public Diagnosis(Sheet sheet) {
     this.sheet = sheet;
-    this.ensemble = new Ensemble(sheet, meter);
+    this.expectations = new Expectations(sheet, meter);
     this.hypotheses = new Hypotheses(sheet);
     for (Path path : sheet.paths().values()) {
       CheckedSheet.callOf(sheet, path)
@@ -89,10 +89,10 @@ public final class Diagnosis {
         new Weighing(
             sheet,
             meter,
-            ensemble,
+            expectations,
             usable,
             priors.computeIfAbsent(complaint, c -> hypotheses.all(c.map(this::complaint))));
-    Verdicts verdicts = new Verdicts(sheet, meter, ensemble, hypotheses, weighing);
+    Verdicts verdicts = new Verdicts(sheet, meter, expectations, hypotheses, weighing);
     List<PartAssessment> parts = verdicts.all();
     flagReadings(weighing, flags);
     for (PartAssessment part : parts) {
@@ -108,7 +108,7 @@ public final class Diagnosis {
       }
     }
     boolean misfit = flags.stream().anyMatch(f -> f.kind() == Flag.Kind.MISFIT);
-    Staircases staircases = new Staircases(sheet, meter, ensemble, weighing);
+    Staircases staircases = new Staircases(sheet, meter, expectations, weighing);
     List<Staircase> paths = new ArrayList<>();
     chains.forEach((chain, situation) -> paths.add(staircases.of(chain, situation)));
     Optional<Account> account =
@@ -152,7 +152,7 @@ public final class Diagnosis {
     if (function == MeterFunction.CELSIUS || function.needsDeadCircuit() && live) {
       return "";
     }
-    return Wording.expected(meter, function, ensemble.line(changes, r.probe()).mean());
+    return Wording.expected(meter, function, expectations.line(changes, r.probe()).mean());
   }
 
   private Complaint complaint(String id) {
@@ -363,7 +363,7 @@ public final class Diagnosis {
   }
 
   private String supplyReason(Reading r) {
-    double sound = ensemble.line(List.of(), r.probe()).mean();
+    double sound = expectations.line(List.of(), r.probe()).mean();
     return "%s, nominal %s.".formatted(Wording.said(sheet, r), Dimension.VOLTS.format(sound));
   }
 
@@ -449,9 +449,9 @@ public final class Diagnosis {
           && own.contains(r)
           && (r.probe().function().needsDeadCircuit() || mode == FaultMode.DROPPING)) {
         Track alone = new Track(meter, sheet.supply().volts());
-        alone.absorb(ensemble.line(List.of(), r.probe()), r);
+        alone.absorb(expectations.line(List.of(), r.probe()), r);
         Track blamed = new Track(meter, sheet.supply().volts());
-        blamed.absorb(ensemble.line(leader.hypothesis().changes(), r.probe()), r);
+        blamed.absorb(expectations.line(leader.hypothesis().changes(), r.probe()), r);
         if (alone.logLikelihood() - blamed.logLikelihood() < Math.log(FAILED_TEST)) {
           return true;
         }

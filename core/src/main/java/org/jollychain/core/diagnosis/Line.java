@@ -9,8 +9,5 @@ package org.jollychain.core.diagnosis;
  * @param residualVariance what the line leaves, in the unit squared
  * @param floating how much of a voltage is a ghost, 0 to 1: the share of it that the meter's own
  *     input divides with the impedance it looks into
- * @param samples the drawn readings themselves, kept for ohms, where most of them may be beyond the
- *     range
  */
-record Line(
-    double mean, double[] slopes, double residualVariance, double floating, double[] samples) {}
+record Line(double mean, double[] slopes, double residualVariance, double floating) {}

@@ -37,13 +37,13 @@ final class Staircases {
 
   private final Sheet sheet;
   private final Meter meter;
-  private final Ensemble ensemble;
+  private final Expectations expectations;
   private final Weighing weighing;
 
-  Staircases(Sheet sheet, Meter meter, Ensemble ensemble, Weighing weighing) {
+  Staircases(Sheet sheet, Meter meter, Expectations expectations, Weighing weighing) {
     this.sheet = sheet;
     this.meter = meter;
-    this.ensemble = ensemble;
+    this.expectations = expectations;
     this.weighing = weighing;
   }
 
@@ -203,7 +203,7 @@ final class Staircases {
         components.add(
             new Component(
                 w.probability(),
-                w.track().believed(ensemble.line(w.hypothesis().changes(), probe))));
+                w.track().believed(expectations.line(w.hypothesis().changes(), probe))));
       }
     }
     return new Mixture(components);

@@ -3,7 +3,6 @@ package org.jollychain.core.diagnosis;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.DoubleUnaryOperator;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.network.Accuracy;
@@ -89,16 +88,14 @@ final class Track {
     if (reading.shown() instanceof Shown.Figure figure) {
       return absorb(line, reading.probe().function(), figure);
     }
-    if (reading.shown() instanceof Shown.OverLimit && line.samples().length > 0) {
+    boolean ohms = reading.probe().function().needsDeadCircuit();
+    if (reading.shown() instanceof Shown.OverLimit && ohms) {
       double probability = (1 - NO_CONTACT - ANYTHING) * overLimit(line) + NO_CONTACT;
       absorb(probability);
       return probability < 2 * NO_CONTACT ? Explained.AS_SLIP : Explained.AS_READ;
     }
     if (reading.shown() instanceof Shown.Buzzer buzzer) {
-      double sounds =
-          share(
-              line.samples(),
-              ohms -> Normal.below(Math.log(meter.buzzerOhms() / ohms) / OVER_LIMIT_LOG_SD));
+      double sounds = 1 - above(line, meter.buzzerOhms());
       double probability =
           (1 - BUZZER_WRONG) * (buzzer.sounds() ? sounds : 1 - sounds) + BUZZER_WRONG / 2;
       absorb(probability);
@@ -109,7 +106,7 @@ final class Track {
   }
 
   private Explained absorb(Line line, MeterFunction function, Shown.Figure figure) {
-    boolean ohms = line.samples().length > 0;
+    boolean ohms = function.needsDeadCircuit();
     double[] row = row(line, function);
     double ownVariance = ownVariance(line, function, figure);
     double[] w = forward(row);
@@ -183,11 +180,7 @@ final class Track {
 
   /** The probability that ohms shows OL. */
   double overLimit(Line line) {
-    return share(
-        line.samples(),
-        ohms ->
-            Normal.below(
-                Math.log(Math.max(ohms, 1e-6) / meter.overLimitOhms()) / OVER_LIMIT_LOG_SD));
+    return above(line, meter.overLimitOhms());
   }
 
   /** Slopes on the circuit's parameters, then on the gain of every function, then on the leads. */
@@ -255,7 +248,8 @@ final class Track {
     return sum;
   }
 
-  private static double share(double[] samples, DoubleUnaryOperator probability) {
-    return Arrays.stream(samples).map(probability).average().orElse(0);
+  /** The probability that a resistance is above a threshold of the meter. */
+  private static double above(Line line, double ohms) {
+    return Normal.below(Math.log(Math.max(line.mean(), 1e-6) / ohms) / OVER_LIMIT_LOG_SD);
   }
 }

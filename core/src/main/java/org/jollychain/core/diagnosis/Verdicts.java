@@ -50,14 +50,19 @@ final class Verdicts {
 
   private final Sheet sheet;
   private final Meter meter;
-  private final Ensemble ensemble;
+  private final Expectations expectations;
   private final Hypotheses hypotheses;
   private final Weighing weighing;
 
-  Verdicts(Sheet sheet, Meter meter, Ensemble ensemble, Hypotheses hypotheses, Weighing weighing) {
+  Verdicts(
+      Sheet sheet,
+      Meter meter,
+      Expectations expectations,
+      Hypotheses hypotheses,
+      Weighing weighing) {
     this.sheet = sheet;
     this.meter = meter;
-    this.ensemble = ensemble;
+    this.expectations = expectations;
     this.hypotheses = hypotheses;
     this.weighing = weighing;
   }
@@ -238,7 +243,7 @@ final class Verdicts {
     }
     List<Change> changes = new ArrayList<>(leader.hypothesis().changes());
     changes.addAll(open);
-    double would = ensemble.line(changes, reading.probe()).mean();
+    double would = expectations.line(changes, reading.probe()).mean();
     return Optional.of(
         "Were it open, there would be %s %s, not %s."
             .formatted(
@@ -249,8 +254,8 @@ final class Verdicts {
 
   private String direct(Part part, Reading reading) {
     Probe probe = reading.probe();
-    double sound = ensemble.line(List.of(), probe).mean();
-    double open = ensemble.line(List.of(Change.open(part.id())), probe).mean();
+    double sound = expectations.line(List.of(), probe).mean();
+    double open = expectations.line(List.of(Change.open(part.id())), probe).mean();
     String state = sheet.situation(probe.situation()).title();
     return "%s (%s). A sound one: %s; an open one: %s."
         .formatted(
@@ -290,8 +295,11 @@ final class Verdicts {
     Weighing.Weighed leader = weighing.believable().get(0);
     double amperes =
         Math.abs(
-            leader.track().believed(ensemble.line(leader.hypothesis().changes(), clamp)).mean());
-    double nominal = Math.abs(ensemble.line(List.of(), clamp).mean());
+            leader
+                .track()
+                .believed(expectations.line(leader.hypothesis().changes(), clamp))
+                .mean());
+    double nominal = Math.abs(expectations.line(List.of(), clamp).mean());
     double source = openVolts(part, reading);
     boolean flows = nominal > 0 && amperes > FLOWING_SHARE * nominal;
     return new Measured(
@@ -306,7 +314,7 @@ final class Verdicts {
   private double openVolts(Part part, Reading reading) {
     List<Change> open = part.actsAsLink() ? List.of(Change.open(part.id())) : List.of();
     return Math.abs(
-        ensemble
+        expectations
             .line(open, Probe.across(reading.probe().function(), part, reading.situation()))
             .mean());
   }

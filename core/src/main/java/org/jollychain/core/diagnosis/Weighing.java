@@ -25,6 +25,11 @@ final class Weighing {
 
   private static final double SEEN_WRONG = 0.02;
   private static final double WEAK_ABOVE = 0.02;
+
+  /** How sharply an eye tells a load that runs from one that runs weakly, and that from none. */
+  private static final double RUNS_LOG_SD = 0.12;
+
+  private static final double WEAK_LOG_SD = 0.5;
   private static final double SMALLEST_VOLTS = 1e-3;
   private static final double NEGLIGIBLE = 0.002;
   private static final int MOST_ALTERNATIVES = 12;
@@ -42,7 +47,7 @@ final class Weighing {
 
   private final Sheet sheet;
   private final Meter meter;
-  private final Ensemble ensemble;
+  private final Expectations expectations;
   private final List<Evidence> evidence;
   private final List<Weighed> weighed;
 
@@ -52,12 +57,12 @@ final class Weighing {
   Weighing(
       Sheet sheet,
       Meter meter,
-      Ensemble ensemble,
+      Expectations expectations,
       List<Evidence> evidence,
       List<Hypothesis> hypotheses) {
     this.sheet = sheet;
     this.meter = meter;
-    this.ensemble = ensemble;
+    this.expectations = expectations;
     this.evidence = evidence;
     List<Weighed> unscaled = new ArrayList<>();
     double best = Double.NEGATIVE_INFINITY;
@@ -153,7 +158,7 @@ final class Weighing {
     Map<String, Track.Explained> explained = new LinkedHashMap<>();
     for (Evidence e : evidence) {
       if (e instanceof Reading reading) {
-        explained.put(e.id(), track.absorb(ensemble.line(changes, reading.probe()), reading));
+        explained.put(e.id(), track.absorb(expectations.line(changes, reading.probe()), reading));
       } else if (e instanceof Observation seen) {
         track.absorb((1 - SEEN_WRONG) * share(seen, changes) + SEEN_WRONG / 2);
       }
@@ -162,16 +167,21 @@ final class Weighing {
         hypothesis, Math.log(hypothesis.prior()) + track.logLikelihood(), track, explained);
   }
 
-  /** Share of all units in which a load would be seen to run as it was. */
+  /** The probability that a load would be seen to run as it was. */
   private double share(Observation seen, List<Change> changes) {
     double above = sheet.part(seen.part()).load().map(LoadRating::runsAbove).orElse(0.5);
-    Ensemble.Running running =
-        ensemble.running(seen.part(), seen.situation(), changes, above, WEAK_ABOVE);
+    double power = expectations.powerShare(seen.part(), seen.situation(), changes);
+    double runs = beyond(power, above, RUNS_LOG_SD);
+    double moves = Math.max(runs, beyond(power, WEAK_ABOVE, WEAK_LOG_SD));
     return switch (seen.runs()) {
-      case YES -> running.runs();
-      case WEAKLY -> running.weakly();
-      case NO -> 1 - running.runs() - running.weakly();
+      case YES -> runs;
+      case WEAKLY -> moves - runs;
+      case NO -> 1 - moves;
     };
+  }
+
+  private static double beyond(double power, double threshold, double logSd) {
+    return power <= 0 ? 0 : Normal.below(Math.log(power / threshold) / logSd);
   }
 
   /** Something that is not on the sheet could read anything: half evenly, half evenly by decade. */

@@ -8,8 +8,10 @@ package org.jollychain.core.network;
  * @param counts of the last digit
  * @param finest the last digit of the lowest range, in the function's unit
  * @param fullScaleCounts the display's largest count
+ * @param overLimit above this the display shows OL, in the function's unit
  */
-public record Accuracy(double share, double counts, double finest, int fullScaleCounts) {
+public record Accuracy(
+    double share, double counts, double finest, int fullScaleCounts, double overLimit) {
 
   /**
    * @return the last digit in the range in which a value is shown, in the function's unit

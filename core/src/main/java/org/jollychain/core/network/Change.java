@@ -2,63 +2,110 @@ package org.jollychain.core.network;
 
 import org.jollychain.core.quantity.Complex;
 
-/**
- * How a branch differs from the sound one: Z becomes {@code factor Z + added}, E becomes {@code
- * emfFactor E}. Always of impedance, never of admittance: opening a contact of 17 mohm through its
- * admittance loses tens of millivolts to rounding.
- *
- * @param branch the part, or {@code supply:} and a terminal
- * @param factor on the sound impedance
- * @param addedOhms on top (ohm)
- * @param emfFactor on the sound source
- * @param logSpread how far its severity is uncertain: standard deviation of its natural logarithm
- */
-public record Change(
-    String branch, double factor, double addedOhms, Complex emfFactor, double logSpread) {
+/** How a circuit differs from the sound one. */
+public sealed interface Change {
 
-  public static Change open(String branch) {
-    return new Change(branch, 0, Circuit.OPEN_OHMS, Complex.ONE, 0);
-  }
+  /** The part, or {@code supply:} and a terminal. */
+  String branch();
 
-  public static Change closed(String branch) {
-    return new Change(branch, 0, Circuit.CONTACT_OHMS, Complex.ONE, 0);
-  }
-
-  /**
-   * @param ohms in series with it (ohm)
-   */
-  public static Change dropping(String branch, double ohms) {
-    return new Change(branch, 1, ohms, Complex.ONE, 0);
-  }
-
-  public static Change scaled(String branch, double factor) {
-    return new Change(branch, factor, 0, Complex.ONE, 0);
-  }
-
-  public static Change source(String branch, Complex emfFactor) {
-    return new Change(branch, 1, 0, emfFactor, 0);
-  }
+  /** How far its severity is uncertain: standard deviation of its natural logarithm. */
+  double logSpread();
 
   /** The same kind of change, of uncertain severity. */
-  public Change spread(double logSd) {
-    return new Change(branch, factor, addedOhms, emfFactor, logSd);
-  }
+  Change spread(double logSd);
 
   /**
    * The change with its severity drawn.
    *
    * @param deviate how many standard deviations above the middle
    */
-  public Change drawn(double deviate) {
-    if (logSpread == 0) {
-      return this;
+  Change drawn(double deviate);
+
+  static Change open(String branch) {
+    return new InBranch(branch, 0, Circuit.OPEN_OHMS, Complex.ONE, 0);
+  }
+
+  static Change closed(String branch) {
+    return new InBranch(branch, 0, Circuit.CONTACT_OHMS, Complex.ONE, 0);
+  }
+
+  /**
+   * @param ohms in series with it (ohm)
+   */
+  static Change dropping(String branch, double ohms) {
+    return new InBranch(branch, 1, ohms, Complex.ONE, 0);
+  }
+
+  static Change scaled(String branch, double factor) {
+    return new InBranch(branch, factor, 0, Complex.ONE, 0);
+  }
+
+  static Change source(String branch, Complex emfFactor) {
+    return new InBranch(branch, 1, 0, emfFactor, 0);
+  }
+
+  /**
+   * @param position along the part, 0 at its {@code from} end to 1 at the other
+   * @param ohms from there to the case (ohm)
+   */
+  static Change leak(String part, double position, double ohms) {
+    return new ToCase(part, position, ohms, 0);
+  }
+
+  /**
+   * Z becomes {@code factor Z + added}, E becomes {@code emfFactor E}. Always of impedance, never
+   * of admittance: opening a contact of 17 mohm through its admittance loses tens of millivolts to
+   * rounding.
+   *
+   * @param factor on the sound impedance
+   * @param addedOhms on top (ohm)
+   * @param emfFactor on the sound source
+   */
+  record InBranch(
+      String branch, double factor, double addedOhms, Complex emfFactor, double logSpread)
+      implements Change {
+
+    @Override
+    public Change spread(double logSd) {
+      return new InBranch(branch, factor, addedOhms, emfFactor, logSd);
     }
-    double by = Math.exp(logSpread * deviate);
-    if (!emfFactor.equals(Complex.ONE)) {
-      return source(branch, emfFactor.times(by));
+
+    @Override
+    public Change drawn(double deviate) {
+      if (logSpread == 0) {
+        return this;
+      }
+      double by = Math.exp(logSpread * deviate);
+      if (!emfFactor.equals(Complex.ONE)) {
+        return source(branch, emfFactor.times(by));
+      }
+      return addedOhms > 0
+          ? new InBranch(branch, factor, addedOhms * by, emfFactor, 0)
+          : scaled(branch, factor * by);
     }
-    return addedOhms > 0
-        ? new Change(branch, factor, addedOhms * by, emfFactor, 0)
-        : scaled(branch, factor * by);
+
+    /** A later change of the same branch acts on what this one left. */
+    InBranch then(InBranch later) {
+      return new InBranch(
+          branch,
+          factor * later.factor,
+          addedOhms * later.factor + later.addedOhms,
+          emfFactor.times(later.emfFactor),
+          later.factor == 0 ? later.logSpread : Math.max(logSpread, later.logSpread));
+    }
+  }
+
+  /** A way from somewhere along a part to the case. */
+  record ToCase(String branch, double position, double ohms, double logSpread) implements Change {
+
+    @Override
+    public Change spread(double logSd) {
+      return new ToCase(branch, position, ohms, logSd);
+    }
+
+    @Override
+    public Change drawn(double deviate) {
+      return new ToCase(branch, position, ohms * Math.exp(logSpread * deviate), 0);
+    }
   }
 }

@@ -1,6 +1,7 @@
 package org.jollychain.core.network;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,7 @@ import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 import org.jollychain.core.sheet.Supply;
 import org.jollychain.core.sheet.SupplySystem;
+import org.jollychain.core.sheet.Winding;
 
 /**
  * A drawn unit in one situation as branches between numbered nodes.
@@ -31,6 +33,9 @@ final class Circuit {
   /** Median of a closed contact (ohm): common practice, no source. */
   static final double CONTACT_OHMS = 0.017;
 
+  /** No source is ideal; without this a loop of two of them would have no solution. */
+  private static final double SMALLEST_SOURCE_OHMS = 1e-6;
+
   private static final double CONTACT_LOG_SD = 0.55;
   private static final double SOURCE_LOG_SD = 0.7;
   private static final double STRAY_LOG_SD = 0.5;
@@ -45,11 +50,15 @@ final class Circuit {
   private final Map<String, Integer> nodes = new LinkedHashMap<>();
   private final List<Branch> branches = new ArrayList<>();
   private final List<Stray> strays = new ArrayList<>();
+  private final List<Mutual> mutuals = new ArrayList<>();
   private final int star;
   private final int earth;
 
   /** A capacitance between two nodes (F). */
   record Stray(int from, int to, double farads) {}
+
+  /** What a current in either of two branches adds to the voltage of the other (ohm). */
+  record Mutual(int branch, int other, Complex ohms) {}
 
   Circuit(Sheet sheet, Situation situation, Draw draw) {
     this.sheet = sheet;
@@ -67,7 +76,9 @@ final class Circuit {
           new Branch(
               part.id(), nodes.get(part.from()), nodes.get(part.to()), ohms(part), Complex.ZERO));
     }
+    addMutuals();
     addStrays();
+    tieIslands();
   }
 
   int nodeCount() {
@@ -91,6 +102,10 @@ final class Circuit {
     return strays;
   }
 
+  List<Mutual> mutuals() {
+    return mutuals;
+  }
+
   /** Angular frequency (rad/s); 0 where the circuit is met by direct current. */
   double radiansPerSecond() {
     return situation.supplyOn() ? 2 * Math.PI * sheet.supply().hertz() : 0;
@@ -99,7 +114,10 @@ final class Circuit {
   private void addSupply(Supply supply) {
     double volts =
         situation.supplyOn() ? draw.normal("supply", supply.volts(), supply.tolerance() / 2) : 0;
-    double conductor = draw.logNormal("source-ohms", supply.sourceOhms(), SOURCE_LOG_SD) / 2;
+    double conductor =
+        Math.max(
+            SMALLEST_SOURCE_OHMS,
+            draw.logNormal("source-ohms", supply.sourceOhms(), SOURCE_LOG_SD) / 2);
     boolean connected =
         situation.supplyOn() || supply.system() == SupplySystem.TRANSFORMER || supply.dc();
     Complex ohms = Complex.of(connected ? conductor : OPEN_OHMS);
@@ -147,6 +165,40 @@ final class Circuit {
     };
   }
 
+  /**
+   * A transformer inside the unit: its windings share a flux, so a current in one induces a voltage
+   * in the other. With direct current nothing is shared.
+   */
+  private void addMutuals() {
+    if (radiansPerSecond() == 0) {
+      return;
+    }
+    for (Part part : sheet.parts().values()) {
+      part.winding()
+          .ifPresent(
+              w -> {
+                int primary = branchOf(w.primary());
+                double mutual = ratio(w) * branches.get(primary).ohms().im();
+                mutuals.add(new Mutual(branchOf(part.id()), primary, new Complex(0, mutual)));
+              });
+    }
+  }
+
+  private int branchOf(String part) {
+    for (int k = 0; k < branches.size(); k++) {
+      if (branches.get(k).id().equals(part)) {
+        return k;
+      }
+    }
+    throw new IllegalArgumentException("no branch \"%s\"".formatted(part));
+  }
+
+  /** Turns of the secondary over turns of the primary. */
+  private double ratio(Winding winding) {
+    double powerFactor = sheet.part(winding.primary()).load().orElseThrow().powerFactor();
+    return winding.ratio() / Math.sqrt(1 - powerFactor * powerFactor);
+  }
+
   private void addStrays() {
     double common = draw.logNormal("strays", 1, STRAY_LOG_SD);
     for (Map.Entry<String, Integer> point : nodes.entrySet()) {
@@ -162,19 +214,66 @@ final class Circuit {
     }
   }
 
+  /**
+   * A part of the circuit that nothing joins to earth is tied to it by what insulation there is, so
+   * that its potentials mean something and ohms from it to the rest read OL.
+   */
+  private void tieIslands() {
+    int[] island = new int[nodeCount()];
+    Arrays.setAll(island, i -> i);
+    branches.forEach(b -> join(island, b.from(), b.to()));
+    if (radiansPerSecond() > 0) {
+      strays.forEach(s -> join(island, s.from(), s.to()));
+    }
+    for (int node = 0; node < island.length; node++) {
+      if (root(island, node) != root(island, earth)) {
+        branches.add(
+            new Branch("island:" + node, node, earth, Complex.of(OPEN_OHMS), Complex.ZERO));
+        join(island, node, earth);
+      }
+    }
+  }
+
+  private static void join(int[] island, int a, int b) {
+    island[root(island, a)] = root(island, b);
+  }
+
+  private static int root(int[] island, int i) {
+    int at = i;
+    while (island[at] != at) {
+      at = island[at];
+    }
+    return at;
+  }
+
   private Complex ohms(Part part) {
     if (part.actsAsLink()) {
       boolean open = part.stateIn(situation) == ContactState.OPEN;
       double contact = draw.logNormal("contact:" + part.id(), CONTACT_OHMS, CONTACT_LOG_SD);
       return Complex.of(open ? OPEN_OHMS : contact);
     }
-    double own = draw.normal("load:" + part.id(), 1, part.tolerance() / 2);
+    if (part.winding().isPresent()) {
+      return windingOhms(part.winding().get());
+    }
+    // the two windings of a transformer go together, so a primary has no spread of its own
+    boolean spread = part.kind() != PartKind.TRANSFORMER_PRIMARY;
+    double own = spread ? draw.normal("load:" + part.id(), 1, part.tolerance() / 2) : 1;
     if (part.curve().isPresent()) {
       return Complex.of(own * part.curve().get().ohmsAt(situation.celsiusAt(part.feels())));
     }
     return part.load()
         .map(rating -> loadOhms(part.kind(), rating).times(own))
         .orElse(Complex.of(OPEN_OHMS));
+  }
+
+  private Complex windingOhms(Winding winding) {
+    if (radiansPerSecond() == 0) {
+      return Complex.of(winding.windingOhms());
+    }
+    LoadRating primary = sheet.part(winding.primary()).load().orElseThrow();
+    double reactance = loadOhms(sheet.part(winding.primary()).kind(), primary).im();
+    double turns = ratio(winding);
+    return new Complex(winding.ohms(), turns * turns * reactance);
   }
 
   private Complex loadOhms(PartKind kind, LoadRating rating) {

@@ -1,5 +1,7 @@
 package org.jollychain.core.network;
 
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.quantity.Dimension;
@@ -7,21 +9,21 @@ import org.jollychain.core.quantity.Dimension;
 /**
  * A multimeter as a part of the circuit.
  *
+ * @param id as cases name it
  * @param name as the shop calls it
  * @param voltsOhms input resistance on volts (ohm)
  * @param voltsFarads input capacitance on volts (F)
  * @param lowImpedanceOhms input resistance of the low-impedance volts function (ohm)
- * @param overLimitOhms above this, ohms shows OL (ohm)
  * @param buzzerOhms below this, continuity sounds (ohm)
  * @param leadOhms what its leads add on ohms (ohm)
  * @param accuracies by function
  */
 public record Meter(
+    String id,
     String name,
     double voltsOhms,
     double voltsFarads,
     double lowImpedanceOhms,
-    double overLimitOhms,
     double buzzerOhms,
     double leadOhms,
     Map<MeterFunction, Accuracy> accuracies) {
@@ -29,25 +31,63 @@ public record Meter(
   /** A usual field meter of 6000 counts; its figures are common practice, no source. */
   public static final Meter GENERAL =
       new Meter(
-          "general 6000-count meter",
+          "field",
+          "Field meter, 6000 counts",
           10e6,
           100e-12,
           300e3,
-          40e6,
           30,
           0.1,
-          Map.of(
-              MeterFunction.VOLTS_AC, new Accuracy(0.01, 3, 0.001, 6000),
-              MeterFunction.VOLTS_AC_LOZ, new Accuracy(0.02, 3, 0.1, 6000),
-              MeterFunction.VOLTS_DC, new Accuracy(0.005, 2, 0.0001, 6000),
-              MeterFunction.OHMS, new Accuracy(0.009, 2, 0.1, 6000),
-              MeterFunction.CONTINUITY, new Accuracy(0.009, 2, 0.1, 6000),
-              MeterFunction.AMPS_AC, new Accuracy(0.02, 5, 0.01, 6000),
-              MeterFunction.AMPS_DC, new Accuracy(0.02, 5, 0.01, 6000),
-              MeterFunction.CELSIUS, new Accuracy(0.01, 10, 0.1, 6000)));
+          accuracies(6000, 0.01, 0.005, 0.009, 40e6));
+
+  /** A small meter of 2000 counts with a lighter input; common practice, no source. */
+  private static final Meter POCKET =
+      new Meter(
+          "pocket",
+          "Pocket meter, 2000 counts",
+          1e6,
+          100e-12,
+          300e3,
+          50,
+          0.2,
+          accuracies(2000, 0.012, 0.008, 0.012, 2e6));
+
+  /** A bench meter of 50 000 counts; common practice, no source. */
+  private static final Meter BENCH =
+      new Meter(
+          "bench",
+          "Bench meter, 50 000 counts",
+          10e6,
+          100e-12,
+          300e3,
+          20,
+          0.05,
+          accuracies(50_000, 0.002, 0.0005, 0.001, 100e6));
+
+  /** A voltage tester that loads what it touches on every range; common practice, no source. */
+  private static final Meter TESTER =
+      new Meter(
+          "tester",
+          "Two-pole tester, low impedance",
+          200e3,
+          20e-12,
+          7e3,
+          30,
+          0.2,
+          accuracies(1000, 0.03, 0.03, 0.05, 500e3));
+
+  /** The meters a shop may have; the first is the usual one. */
+  public static List<Meter> all() {
+    return List.of(GENERAL, POCKET, BENCH, TESTER);
+  }
 
   public Accuracy accuracy(MeterFunction function) {
     return accuracies.get(function);
+  }
+
+  /** Above this, ohms shows OL (ohm). */
+  public double overLimitOhms() {
+    return accuracy(MeterFunction.OHMS).overLimit();
   }
 
   /**
@@ -57,16 +97,63 @@ public record Meter(
    * @return volts and amperes as magnitudes (signed for dc), ohms with the leads; 0 for temperature
    */
   public double read(Solution solution, Probe probe) {
-    return switch (probe.function()) {
-      case VOLTS_AC, VOLTS_AC_LOZ ->
-          solution.voltsBetween(probe.red(), probe.black(), inputOhms(solution, probe)).abs();
-      case VOLTS_DC ->
-          solution.voltsBetween(probe.red(), probe.black(), inputOhms(solution, probe)).re();
-      case OHMS, CONTINUITY -> solution.ohmsBetween(probe.red(), probe.black()).re() + leadOhms;
-      case AMPS_AC -> solution.amperes(probe.part().orElseThrow()).abs();
-      case AMPS_DC -> solution.amperes(probe.part().orElseThrow()).re();
-      case CELSIUS -> 0;
+    if (!answers(solution, probe.function())) {
+      return 0;
+    }
+    return shown(
+        probe.function(),
+        switch (probe.function()) {
+          case VOLTS_AC, VOLTS_AC_LOZ, VOLTS_DC ->
+              solution.voltsBetween(
+                  probe.red(), probe.black(), inputOhms(solution, probe.function()));
+          case OHMS, CONTINUITY ->
+              solution.ohmsBetween(probe.red(), probe.black()).plus(Complex.of(leadOhms));
+          case AMPS_AC, AMPS_DC -> solution.amperes(probe.part().orElseThrow());
+          case CELSIUS -> Complex.ZERO;
+        });
+  }
+
+  /** What a function makes of a phasor: a magnitude, or the signed value of direct current. */
+  public static double shown(MeterFunction function, Complex value) {
+    return switch (function) {
+      case VOLTS_AC, VOLTS_AC_LOZ, AMPS_AC -> value.abs();
+      default -> value.re();
     };
+  }
+
+  /**
+   * The display, rounded to its last digit in the range the value falls in: {@code 238.1 V}, {@code
+   * 11.82 kΩ}, {@code OL}; {@code beep} or {@code no beep} on continuity.
+   *
+   * @param value as {@link #read} has it
+   */
+  public String display(MeterFunction function, double value) {
+    Accuracy accuracy = accuracy(function);
+    if (function == MeterFunction.CONTINUITY) {
+      return value < buzzerOhms ? "beep" : "no beep";
+    }
+    if (Math.abs(value) > accuracy.overLimit()) {
+      return "OL";
+    }
+    double digit = accuracy.resolutionAt(value);
+    double full = digit * accuracy.fullScaleCounts();
+    String prefix = "";
+    double scale = 1;
+    if (function == MeterFunction.OHMS && full > 1e3) {
+      prefix = full > 1e6 ? "M" : "k";
+      scale = full > 1e6 ? 1e6 : 1e3;
+    } else if (function == MeterFunction.VOLTS_DC && full < 1) {
+      prefix = "m";
+      scale = 1e-3;
+    }
+    int decimals = (int) Math.max(0, Math.round(-Math.log10(digit / scale)));
+    double rounded = Math.rint(value / digit) * digit / scale;
+    return String.format(
+        Locale.ROOT,
+        "%." + decimals + "f %s%s",
+        rounded == 0 ? 0.0 : rounded,
+        prefix,
+        function.dimension().symbol());
   }
 
   /**
@@ -79,14 +166,53 @@ public record Meter(
       return 0;
     }
     double behind = solution.ohmsBetween(probe.red(), probe.black()).abs();
-    return behind / (behind + inputOhms(solution, probe).abs());
+    return behind / (behind + inputOhms(solution, probe.function()).abs());
   }
 
-  private Complex inputOhms(Solution solution, Probe probe) {
-    if (probe.function() == MeterFunction.VOLTS_AC_LOZ) {
+  /** Direct-current functions see nothing of an alternating circuit, and the other way round. */
+  boolean answers(Solution solution, MeterFunction function) {
+    boolean alternating = solution.radiansPerSecond() > 0;
+    return switch (function) {
+      case VOLTS_AC, VOLTS_AC_LOZ, AMPS_AC -> alternating;
+      case VOLTS_DC, AMPS_DC -> !alternating;
+      default -> true;
+    };
+  }
+
+  Complex inputOhms(Solution solution, MeterFunction function) {
+    if (function == MeterFunction.VOLTS_AC_LOZ) {
       return Complex.of(lowImpedanceOhms);
     }
     double siemens = solution.radiansPerSecond() * voltsFarads;
     return Complex.ONE.over(new Complex(1 / voltsOhms, siemens));
+  }
+
+  private static Map<MeterFunction, Accuracy> accuracies(
+      int counts, double voltsAc, double voltsDc, double ohms, double overLimitOhms) {
+    double scale = 6000.0 / counts;
+    Accuracy resistance = new Accuracy(ohms, 2, decade(0.1 * scale), counts, overLimitOhms);
+    Accuracy clamp = new Accuracy(2 * voltsAc, 5, decade(0.01 * scale), counts, 400);
+    return Map.of(
+        MeterFunction.VOLTS_AC,
+        new Accuracy(voltsAc, 3, decade(0.001 * scale), counts, 1000),
+        MeterFunction.VOLTS_AC_LOZ,
+        new Accuracy(2 * voltsAc, 3, 0.1, counts, 1000),
+        MeterFunction.VOLTS_DC,
+        new Accuracy(voltsDc, 2, decade(0.0001 * scale), counts, 1000),
+        MeterFunction.OHMS,
+        resistance,
+        MeterFunction.CONTINUITY,
+        resistance,
+        MeterFunction.AMPS_AC,
+        clamp,
+        MeterFunction.AMPS_DC,
+        clamp,
+        MeterFunction.CELSIUS,
+        new Accuracy(0.01, 10, 0.1, counts, 1000));
+  }
+
+  /** The nearest power of ten: what the last digit of a range can be. */
+  private static double decade(double digit) {
+    return Math.pow(10, Math.rint(Math.log10(digit)));
   }
 }

@@ -2,6 +2,7 @@ package org.jollychain.core.network;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
@@ -23,44 +24,35 @@ import org.jollychain.core.sheet.Situation;
  *   along a branch:                             V(from) - V(to) - Z I = -E
  * </pre>
  *
- * One node of every island is held at zero exactly. Because Z stands alone on the diagonal, a fault
- * in k branches changes k diagonal entries, and the identity of Woodbury gives the faulty circuit
- * from the inverse of the sound one in O(k^3), whatever the size of the circuit. Phasors are RMS.
+ * Z is diagonal but for the windings of transformers, which share a mutual reactance. Earth is held
+ * at zero exactly. Because Z stands alone, a fault in k branches changes k diagonal entries, and
+ * the identity of Woodbury gives the faulty circuit from the inverse of the sound one in O(k^3),
+ * whatever the size of the circuit. The system is symmetric and so is its inverse: what a source in
+ * a branch does to a point equals what a current at the point does to the branch (reciprocity).
+ * Phasors are RMS.
  */
 public final class Network {
 
-  private final Map<String, Integer> nodes;
+  private final Circuit circuit;
   private final Map<String, Integer> branchIndex = new HashMap<>();
-  private final List<Branch> branches;
   private final int[] row;
   private final int rows;
   private final double[] inverse;
-  private final Complex[] sound;
-  private final double radiansPerSecond;
+  private final double[] sound;
 
   private Network(Circuit circuit) {
-    this.nodes = circuit.nodes();
-    this.branches = circuit.branches();
-    this.radiansPerSecond = circuit.radiansPerSecond();
+    this.circuit = circuit;
+    List<Branch> branches = circuit.branches();
     for (int k = 0; k < branches.size(); k++) {
       branchIndex.put(branches.get(k).id(), k);
     }
     this.row = numberRows(circuit);
-    int voltages = 0;
-    for (int r : row) {
-      voltages = Math.max(voltages, r + 1);
-    }
+    int voltages = row.length - 1;
     this.rows = voltages + branches.size();
-    this.inverse = inverse(circuit, voltages);
-    this.sound = new Complex[rows];
-    for (int i = 0; i < rows; i++) {
-      Complex sum = Complex.ZERO;
-      for (int k = 0; k < branches.size(); k++) {
-        if (branches.get(k).emf().abs() > 0) {
-          sum = sum.minus(entry(i, voltages + k).times(branches.get(k).emf()));
-        }
-      }
-      sound[i] = sum;
+    this.inverse = inverse(voltages);
+    this.sound = new double[2 * rows];
+    for (int k = 0; k < branches.size(); k++) {
+      addColumn(sound, voltages + k, branches.get(k).emf().times(-1));
     }
   }
 
@@ -88,21 +80,39 @@ public final class Network {
     return List.copyOf(names);
   }
 
-  /** The circuit with these branches changed. */
+  /**
+   * The circuit with some branches changed.
+   *
+   * @throws NoSuchElementException when a change names no branch of it
+   */
   public Solution solve(List<Change> changes) {
     return new Solution(this, merged(changes));
   }
 
+  /** Angular frequency (rad/s); 0 for direct current. */
   double radiansPerSecond() {
-    return radiansPerSecond;
+    return circuit.radiansPerSecond();
+  }
+
+  int rows() {
+    return rows;
+  }
+
+  Circuit circuit() {
+    return circuit;
   }
 
   /** Row of a point's voltage, -1 for a point held at zero. */
   int rowOf(String point) {
-    Integer node = nodes.get(point);
+    Integer node = circuit.nodes().get(point);
     if (node == null) {
       throw new NoSuchElementException("no point \"%s\" on this sheet".formatted(point));
     }
+    return row[node];
+  }
+
+  /** Row of a node's voltage, -1 for one held at zero. */
+  int rowOfNode(int node) {
     return row[node];
   }
 
@@ -112,108 +122,95 @@ public final class Network {
     if (k == null) {
       throw new NoSuchElementException("no branch \"%s\" in this circuit".formatted(id));
     }
-    return rows - branches.size() + k;
+    return rowOfBranch(k);
+  }
+
+  int rowOfBranch(int index) {
+    return rows - circuit.branches().size() + index;
   }
 
   Branch branch(String id) {
-    return branches.get(rowOfBranch(id) - rows + branches.size());
+    return circuit.branches().get(rowOfBranch(id) - rows + circuit.branches().size());
   }
 
-  /** An entry of the inverse; zero for a row held at zero. */
-  Complex entry(int i, int j) {
-    if (i < 0 || j < 0) {
-      return Complex.ZERO;
+  /** Adds a multiple of a column of the inverse; nothing for a row held at zero. */
+  void addColumn(double[] to, int column, Complex factor) {
+    double re = factor.re();
+    double im = factor.im();
+    if (column < 0 || re == 0 && im == 0) {
+      return;
     }
-    int at = 2 * (i * rows + j);
-    return new Complex(inverse[at], inverse[at + 1]);
+    // the inverse is symmetric, so its rows serve as columns and are read in one run
+    int at = 2 * column * rows;
+    for (int i = 0; i < 2 * rows; i += 2) {
+      double a = inverse[at + i];
+      double b = inverse[at + i + 1];
+      to[i] += re * a - im * b;
+      to[i + 1] += re * b + im * a;
+    }
   }
 
-  /** An unknown of the sound circuit. */
-  Complex sound(int i) {
-    return i < 0 ? Complex.ZERO : sound[i];
+  /** The unknowns of the sound circuit, real and imaginary parts in turn. */
+  double[] sound() {
+    return sound.clone();
   }
 
   /** One change a branch: later ones act on what earlier ones left. */
-  private List<Change> merged(List<Change> changes) {
+  private static List<Change> merged(List<Change> changes) {
     if (changes.size() < 2) {
       return changes;
     }
-    Map<String, Change> merged = new HashMap<>();
-    for (Change c : changes) {
-      merged.merge(
-          c.branch(),
-          c,
-          (a, b) ->
-              new Change(
-                  a.branch(),
-                  a.factor() * b.factor(),
-                  a.addedOhms() * b.factor() + b.addedOhms(),
-                  a.emfFactor().times(b.emfFactor()),
-                  0));
+    Map<String, Change> inBranch = new LinkedHashMap<>();
+    List<Change> merged = new ArrayList<>();
+    for (Change change : changes) {
+      if (change instanceof Change.InBranch c) {
+        inBranch.merge(c.branch(), c, (a, b) -> ((Change.InBranch) a).then((Change.InBranch) b));
+      } else {
+        merged.add(change);
+      }
     }
-    return new ArrayList<>(merged.values());
+    merged.addAll(0, inBranch.values());
+    return merged;
   }
 
-  /** Numbers the nodes, leaving out earth and one node of every island without it. */
+  /** Numbers the nodes, leaving out earth, which is held at zero. */
   private static int[] numberRows(Circuit circuit) {
-    int[] island = new int[circuit.nodeCount()];
-    for (int i = 0; i < island.length; i++) {
-      island[i] = i;
-    }
-    for (Branch b : circuit.branches()) {
-      island[root(island, b.from())] = root(island, b.to());
-    }
-    if (circuit.radiansPerSecond() > 0) {
-      for (Circuit.Stray s : circuit.strays()) {
-        island[root(island, s.from())] = root(island, s.to());
-      }
-    }
-    boolean[] grounded = new boolean[island.length];
-    int[] row = new int[island.length];
-    row[circuit.earth()] = -1;
-    grounded[root(island, circuit.earth())] = true;
+    int[] row = new int[circuit.nodeCount()];
     int next = 0;
     for (int i = 0; i < row.length; i++) {
-      if (i == circuit.earth()) {
-        continue;
-      }
-      int root = root(island, i);
-      row[i] = grounded[root] ? next++ : -1;
-      grounded[root] = true;
+      row[i] = i == circuit.earth() ? -1 : next++;
     }
     return row;
   }
 
-  private static int root(int[] island, int i) {
-    int at = i;
-    while (island[at] != at) {
-      at = island[at];
-    }
-    return at;
-  }
-
-  private double[] inverse(Circuit circuit, int voltages) {
+  private double[] inverse(int voltages) {
     ZMatrixRMaj a = new ZMatrixRMaj(rows, rows);
+    List<Branch> branches = circuit.branches();
     for (int k = 0; k < branches.size(); k++) {
       Branch b = branches.get(k);
       int branchRow = voltages + k;
       a.set(branchRow, branchRow, -b.ohms().re(), -b.ohms().im());
-      add(a, row[b.from()], branchRow, 1, 0);
-      add(a, row[b.to()], branchRow, -1, 0);
-      add(a, branchRow, row[b.from()], 1, 0);
-      add(a, branchRow, row[b.to()], -1, 0);
+      addTwice(a, row[b.from()], branchRow, 1, 0);
+      addTwice(a, row[b.to()], branchRow, -1, 0);
+    }
+    for (Circuit.Mutual m : circuit.mutuals()) {
+      addTwice(a, voltages + m.branch(), voltages + m.other(), -m.ohms().re(), -m.ohms().im());
     }
     for (Circuit.Stray s : circuit.strays()) {
-      double siemens = radiansPerSecond * s.farads();
+      double siemens = circuit.radiansPerSecond() * s.farads();
       add(a, row[s.from()], row[s.from()], 0, siemens);
       add(a, row[s.to()], row[s.to()], 0, siemens);
-      add(a, row[s.from()], row[s.to()], 0, -siemens);
-      add(a, row[s.to()], row[s.from()], 0, -siemens);
+      addTwice(a, row[s.from()], row[s.to()], 0, -siemens);
     }
     if (!CommonOps_ZDRM.invert(a)) {
       throw new IllegalStateException("the circuit has no solution");
     }
     return a.data;
+  }
+
+  private static void addTwice(ZMatrixRMaj a, int i, int j, double re, double im) {
+    add(a, i, j, re, im);
+    add(a, j, i, re, im);
   }
 
   private static void add(ZMatrixRMaj a, int i, int j, double re, double im) {

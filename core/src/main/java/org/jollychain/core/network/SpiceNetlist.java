@@ -3,6 +3,7 @@ package org.jollychain.core.network;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Sheet;
@@ -15,6 +16,9 @@ import org.jollychain.core.sheet.Situation;
  */
 public final class SpiceNetlist {
 
+  /** A simulator takes no resistor of nothing. */
+  private static final double SMALLEST_OHMS = 1e-9;
+
   private SpiceNetlist() {}
 
   /**
@@ -22,8 +26,7 @@ public final class SpiceNetlist {
    */
   public static String of(Sheet sheet, Situation situation, List<Change> changes) {
     Circuit circuit = new Circuit(sheet, situation, Draw.NOMINAL);
-    Network network = Network.of(sheet, situation, Draw.NOMINAL);
-    Solution solution = network.solve(changes);
+    Solution solution = Network.of(sheet, situation, Draw.NOMINAL).solve(changes);
     double omega = circuit.radiansPerSecond();
     StringBuilder text =
         new StringBuilder("* %s, %s%n".formatted(sheet.title(), situation.title()));
@@ -35,34 +38,61 @@ public final class SpiceNetlist {
     for (Branch branch : circuit.branches()) {
       Complex ohms = solution.ohms(branch.id());
       Complex emf = branch.emf();
-      for (Change change : changes) {
-        emf = change.branch().equals(branch.id()) ? emf.times(change.emfFactor()) : emf;
+      Optional<Change.ToCase> leak = Optional.empty();
+      for (Change change : solution.changes()) {
+        if (change.branch().equals(branch.id())) {
+          if (change instanceof Change.InBranch c) {
+            emf = emf.times(c.emfFactor());
+          } else if (change instanceof Change.ToCase toCase) {
+            leak = Optional.of(toCase);
+          }
+        }
       }
+      index++;
       String from = node(circuit, branch.from());
       String to = node(circuit, branch.to());
-      index++;
       // the source drives the current from "from" to "to": its plus faces "to"
       text.append("* %s%n".formatted(branch.id()));
       text.append(source(index, from, emf, omega > 0));
-      boolean reactive = omega > 0 && ohms.im() != 0;
+      String start = "s" + index;
+      if (leak.isPresent()) {
+        double along = leak.get().position();
+        text.append(impedance(index + "a", start, "k" + index, ohms.times(along), omega));
+        text.append("Rleak%d k%d 0 %s%n".formatted(index, index, number(leak.get().ohms())));
+        start = "k" + index;
+        ohms = ohms.times(1 - along);
+      }
+      text.append(impedance(String.valueOf(index), start, to, ohms, omega));
+    }
+    for (Circuit.Mutual mutual : circuit.mutuals()) {
       text.append(
-          "R%d s%d %s %s%n"
-              .formatted(index, index, reactive ? "x" + index : to, number(ohms.re())));
-      if (reactive) {
-        text.append("L%d x%d %s %s%n".formatted(index, index, to, number(ohms.im() / omega)));
+          "K%d L%d L%d 1%n"
+              .formatted(mutual.branch() + 1, mutual.branch() + 1, mutual.other() + 1));
+    }
+    if (omega > 0) {
+      for (Circuit.Stray stray : circuit.strays()) {
+        index++;
+        text.append(
+            "C%d %s %s %s%n"
+                .formatted(
+                    index,
+                    node(circuit, stray.from()),
+                    node(circuit, stray.to()),
+                    number(stray.farads())));
       }
     }
-    for (Circuit.Stray stray : circuit.strays()) {
-      index++;
-      text.append(
-          "C%d %s %s %s%n"
-              .formatted(
-                  index,
-                  node(circuit, stray.from()),
-                  node(circuit, stray.to()),
-                  number(stray.farads())));
-    }
     return text.toString();
+  }
+
+  private static String impedance(String name, String from, String to, Complex ohms, double omega) {
+    boolean reactive = omega > 0 && ohms.im() != 0;
+    String resistor =
+        "R%s %s %s %s%n"
+            .formatted(
+                name, from, reactive ? "x" + name : to, number(Math.max(ohms.re(), SMALLEST_OHMS)));
+    return reactive
+        ? resistor + "L%s x%s %s %s%n".formatted(name, name, to, number(ohms.im() / omega))
+        : resistor;
   }
 
   /** Number of each point's node in the netlist. */

@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param thermal at what temperatures its contact acts, where it is thermal
  * @param feels the temperature place a thermal part or a sensor feels
  * @param load its rating, where it is a load
+ * @param winding where it is the secondary of a transformer
  * @param curve ohms over temperature, where it is a sensor
  * @param tolerance half-width of its band, as a share (loads and sensors)
  * @param body parts with the same body are one physical thing
@@ -30,6 +31,7 @@ public record Part(
     Optional<ThermalRating> thermal,
     String feels,
     Optional<LoadRating> load,
+    Optional<Winding> winding,
     Optional<SensorCurve> curve,
     double tolerance,
     Optional<String> access,
@@ -56,7 +58,12 @@ public record Part(
     return from.equals(point) ? to : from;
   }
 
-  /** What a sound one of these does in a situation; loads and sensors always pass. */
+  /** True where voltage arises in it. */
+  public boolean actsAsSource() {
+    return kind.role() == PartKind.Role.SOURCE;
+  }
+
+  /** What a sound one of these does in a situation; all but links always pass. */
   public ContactState stateIn(Situation situation) {
     if (!actsAsLink()) {
       return ContactState.CLOSED;

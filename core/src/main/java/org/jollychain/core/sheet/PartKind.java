@@ -47,16 +47,22 @@ public enum PartKind {
   TRANSFORMER_PRIMARY(Role.LOAD, "transformer primary"),
   VALVE(Role.LOAD, "valve"),
 
+  TRANSFORMER_SECONDARY(Role.SOURCE, "transformer secondary"),
+
   THERMISTOR(Role.SENSOR, "thermistor"),
   PLATINUM_SENSOR(Role.SENSOR, "platinum sensor"),
   LEVEL_PROBE(Role.SENSOR, "level probe"),
   MOISTURE_BARS(Role.SENSOR, "moisture bars"),
   FLAME_ROD(Role.SENSOR, "flame rod");
 
-  /** A link should pass current, a load should use it, a sensor should resist as its curve says. */
+  /**
+   * A link should pass current, a load should use it, a source inside the unit should drive it, a
+   * sensor should resist as its curve says.
+   */
   public enum Role {
     LINK,
     LOAD,
+    SOURCE,
     SENSOR;
 
     @Override

@@ -185,6 +185,7 @@ public final class SheetReader {
         thermal(kind, at),
         at.child("feels").text("ambient"),
         kind.role() == PartKind.Role.LOAD ? Optional.of(load(at)) : Optional.empty(),
+        kind.role() == PartKind.Role.SOURCE ? Optional.of(winding(at)) : Optional.empty(),
         at.child("curve").present() ? Optional.of(curve(at.child("curve"))) : Optional.empty(),
         at.child("tolerance")
             .quantity(Dimension.SHARE, kind.role() == PartKind.Role.SENSOR ? 0.05 : 0.10),
@@ -255,6 +256,28 @@ public final class SheetReader {
             : Optional.empty();
     return new LoadRating(
         ohms, powerFactor, winding, at.child("runs-above").quantity(Dimension.SHARE, 0.7));
+  }
+
+  private Winding winding(At at) {
+    At primary = at.child("primary");
+    At rated = new At("", text.root()).at("parts", primary.text(), "at-volts");
+    for (String needed : List.of("primary", "volts", "ohms")) {
+      if (!at.child(needed).present()) {
+        at.wrong(
+            "a secondary needs \"primary\", \"volts\" and \"ohms\", like {primary: transformer, volts: 24, ohms: 1.2}");
+        return new Winding("", 1, 1, 1, 1);
+      }
+    }
+    double volts = at.child("volts").positive(Dimension.VOLTS);
+    double ohms = at.child("ohms").positive(Dimension.OHMS);
+    return new Winding(
+        primary.text(),
+        volts,
+        rated.present() ? volts / rated.positive(Dimension.VOLTS) : 1,
+        ohms,
+        at.child("winding-ohms").present()
+            ? at.child("winding-ohms").positive(Dimension.OHMS)
+            : ohms);
   }
 
   private SensorCurve curve(At at) {
@@ -344,6 +367,7 @@ public final class SheetReader {
       at.child("between").items().forEach(end -> known(end, end.text(), sheet.points(), "point"));
       part.access().ifPresent(a -> known(at.child("access"), a, sheet.access(), "access"));
       at.child("partners").items().forEach(p -> known(p, p.text(), sheet.parts(), "part"));
+      part.winding().ifPresent(w -> checkPrimary(sheet, w, at.child("primary")));
       for (String command : part.madeWhen().commands()) {
         known(at.child("made-when"), command, sheet.commands(), "command");
       }
@@ -382,6 +406,20 @@ public final class SheetReader {
       known(at.child("situation"), c.situation(), sheet.situations(), "situation");
       at.child("runs").items().forEach(p -> known(p, p.text(), sheet.parts(), "part"));
       at.child("not-running").items().forEach(p -> known(p, p.text(), sheet.parts(), "part"));
+    }
+  }
+
+  /** The ratio of turns needs the primary's rated volts, and a flux that lags. */
+  private static void checkPrimary(Sheet sheet, Winding winding, At at) {
+    if (winding.primary().isEmpty() || !known(at, winding.primary(), sheet.parts(), "part")) {
+      return;
+    }
+    Part primary = sheet.part(winding.primary());
+    boolean inductive = primary.load().filter(r -> r.powerFactor() < 1).isPresent();
+    if (primary.kind() != PartKind.TRANSFORMER_PRIMARY || !inductive) {
+      at.wrong(
+          "\"%s\" should be a transformer-primary with \"watts\", \"at-volts\" and a \"power-factor\" below 1, like 0.2"
+              .formatted(winding.primary()));
     }
   }
 

@@ -15,13 +15,11 @@ import org.junit.jupiter.api.Test;
 
 class TrackTest {
 
-  private static final double[] NONE = new double[0];
-
   /** A supply of 240 V, known to 6 V before it is read, and a drop that takes all of it. */
-  private static final Line SUPPLY = new Line(240, new double[] {6, 0}, 1e-4, 0, NONE);
+  private static final Line SUPPLY = new Line(240, new double[] {6, 0}, 1e-4, 0);
 
-  private static final Line DROP = new Line(240, new double[] {6, 0}, 1e-4, 0, NONE);
-  private static final Line STRANGER = new Line(0.4, new double[] {0, 0.1}, 1e-4, 0, NONE);
+  private static final Line DROP = new Line(240, new double[] {6, 0}, 1e-4, 0);
+  private static final Line STRANGER = new Line(0.4, new double[] {0, 0.1}, 1e-4, 0);
 
   private final Track track = new Track(Meter.GENERAL, 240);
 
@@ -38,7 +36,7 @@ class TrackTest {
   }
 
   private static Line resistance(double ohms) {
-    return new Line(ohms, new double[] {0, 0}, 1e-4 * ohms * ohms, 0, new double[] {ohms, ohms});
+    return new Line(ohms, new double[] {0, 0}, 1e-4 * ohms * ohms, 0);
   }
 
   @Test
@@ -104,8 +102,8 @@ class TrackTest {
 
   @Test
   void a_ghost_may_have_bled_away_and_a_stiff_voltage_may_not() {
-    Line ghost = new Line(60, new double[] {20, 0}, 25, 1, NONE);
-    Line stiff = new Line(60, new double[] {20, 0}, 25, 0, NONE);
+    Line ghost = new Line(60, new double[] {20, 0}, 25, 1);
+    Line stiff = new Line(60, new double[] {20, 0}, 25, 0);
     Track other = new Track(Meter.GENERAL, 240);
     track.absorb(ghost, volts(0.0, 0.1));
     other.absorb(stiff, volts(0.0, 0.1));
