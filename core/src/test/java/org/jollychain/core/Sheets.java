@@ -4,6 +4,10 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
 import org.jollychain.core.network.CheckedSheet;
 import org.jollychain.core.sheet.Sheet;
 
@@ -57,7 +61,25 @@ public final class Sheets {
   }
 
   public static Sheet dryer() {
-    return CheckedSheet.read(text("/sheets/dryer-timer-240.yaml"));
+    return shipped("dryer-timer-240");
+  }
+
+  /** Keys of all sheets that ship. */
+  public static List<String> shipped() {
+    try (Stream<Path> files = Files.list(Path.of("src/main/resources/sheets"))) {
+      return files
+          .map(f -> f.getFileName().toString())
+          .filter(f -> f.endsWith(".yaml"))
+          .map(f -> f.replace(".yaml", ""))
+          .sorted()
+          .toList();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  public static Sheet shipped(String key) {
+    return CheckedSheet.read(text("/sheets/" + key + ".yaml"));
   }
 
   public static String text(String resource) {

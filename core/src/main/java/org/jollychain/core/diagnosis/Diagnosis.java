@@ -2,7 +2,6 @@ package org.jollychain.core.diagnosis;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,19 +23,15 @@ import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
-import org.jollychain.core.network.CheckedSheet;
-import org.jollychain.core.network.Draw;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
-import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
+import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Kebab;
-import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
-import org.jollychain.core.sheet.Path;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
@@ -61,16 +56,13 @@ public final class Diagnosis {
   private final Expectations expectations;
   private final Hypotheses hypotheses;
   private final Map<Optional<String>, List<Hypothesis>> priors = new ConcurrentHashMap<>();
-  private final Map<Chain, Situation> chains = new LinkedHashMap<>();
+  private final SoundUnit unit;
 
   public Diagnosis(Sheet sheet) {
     this.sheet = sheet;
-    this.expectations = new Expectations(sheet, meter);
-    this.hypotheses = new Hypotheses(sheet);
-    for (Path path : sheet.paths().values()) {
-      CheckedSheet.callOf(sheet, path)
-          .ifPresent(s -> Chain.trace(sheet, path, s).ifPresent(chain -> chains.put(chain, s)));
-    }
+    this.unit = new SoundUnit(sheet);
+    this.expectations = new Expectations(unit, meter);
+    this.hypotheses = new Hypotheses(unit);
   }
 
   public Sheet sheet() {
@@ -110,9 +102,9 @@ public final class Diagnosis {
     boolean misfit = flags.stream().anyMatch(f -> f.kind() == Flag.Kind.MISFIT);
     Staircases staircases = new Staircases(sheet, meter, expectations, weighing);
     List<Staircase> paths = new ArrayList<>();
-    chains.forEach((chain, situation) -> paths.add(staircases.of(chain, situation)));
+    unit.chains().forEach((chain, situation) -> paths.add(staircases.of(chain, situation)));
     Optional<Account> account =
-        chains.entrySet().stream()
+        unit.chains().entrySet().stream()
             .flatMap(e -> staircases.account(e.getKey(), e.getValue()).stream())
             .findFirst();
     double unexplained = weighing.probability(h -> h.kind() == Hypothesis.Kind.NOT_ON_SHEET);
@@ -263,7 +255,7 @@ public final class Diagnosis {
     if (!highImpedance || !(r.shown() instanceof Shown.Figure f) || f.value() < GHOST_VOLTS) {
       return Optional.empty();
     }
-    Solution solution = nominal(r.situation()).solve(leader.hypothesis().changes());
+    Solution solution = unit.in(r.situation(), leader.hypothesis().changes());
     double behind = solution.ohmsBetween(r.probe().red(), r.probe().black()).abs();
     return behind < GHOST_OHMS
         ? Optional.empty()
@@ -295,15 +287,10 @@ public final class Diagnosis {
   /** True where an ohmmeter still finds a way around an open part. */
   private boolean bridged(Part part, String situation) {
     double around =
-        nominal(situation)
-            .solve(List.of(Change.open(part.id())))
+        unit.in(situation, List.of(Change.open(part.id())))
             .ohmsBetween(part.from(), part.to())
             .re();
     return around < meter.overLimitOhms();
-  }
-
-  private Network nominal(String situation) {
-    return Network.of(sheet, sheet.situation(situation), Draw.NOMINAL);
   }
 
   private SupplyAssessment supply(Weighing weighing) {

@@ -6,14 +6,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jollychain.core.network.Change;
-import org.jollychain.core.network.Draw;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
-import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Sensitivities;
 import org.jollychain.core.network.Sensitivities.Prediction;
-import org.jollychain.core.network.Solution;
+import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
@@ -33,7 +31,7 @@ final class Expectations {
 
   private final Sheet sheet;
   private final Meter meter;
-  private final Map<String, Network> networks = new HashMap<>();
+  private final SoundUnit unit;
   private final Map<String, Sensitivities> sensitivities = new HashMap<>();
   private final Map<Probe, Map<List<Change>, Line>> lines =
       new LinkedHashMap<>(64, 0.75f, true) {
@@ -43,11 +41,11 @@ final class Expectations {
         }
       };
 
-  Expectations(Sheet sheet, Meter meter) {
-    this.sheet = sheet;
+  Expectations(SoundUnit unit, Meter meter) {
+    this.unit = unit;
+    this.sheet = unit.sheet();
     this.meter = meter;
     for (Situation s : sheet.situations().values()) {
-      networks.put(s.id(), Network.of(sheet, s, Draw.NOMINAL));
       sensitivities.put(s.id(), Sensitivities.of(sheet, s));
     }
   }
@@ -58,24 +56,15 @@ final class Expectations {
     return ofProbe.computeIfAbsent(changes, c -> learn(c, probe));
   }
 
-  /** The nominal circuit of a situation with these changes. */
-  synchronized Solution solution(String situation, List<Change> changes) {
-    return networks.get(situation).solve(changes);
-  }
-
-  /** Power a load gets with these changes, as a share of what it gets in the sound unit. */
-  double powerShare(String load, String situation, List<Change> changes) {
-    double sound = solution(situation, List.of()).watts(load);
-    return sound > 0 ? solution(situation, changes).watts(load) / sound : 0;
+  SoundUnit unit() {
+    return unit;
   }
 
   private Line learn(List<Change> changes, Probe probe) {
     List<Change> all = new ArrayList<>(changes);
     all.addAll(probe.lifts(sheet));
     Prediction p =
-        sensitivities
-            .get(probe.situation())
-            .predict(solution(probe.situation(), all), probe, meter);
+        sensitivities.get(probe.situation()).predict(unit.in(probe.situation(), all), probe, meter);
     MeterFunction function = probe.function();
     boolean magnitude =
         function == MeterFunction.VOLTS_AC

@@ -13,12 +13,11 @@ import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.network.Change;
-import org.jollychain.core.network.Draw;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
-import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
+import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Uncertain;
 import org.jollychain.core.sheet.Chain;
@@ -48,10 +47,9 @@ final class Staircases {
   }
 
   Staircase of(Chain chain, Situation situation) {
-    Network network = Network.of(sheet, situation, Draw.NOMINAL);
-    Solution sound = network.solve(List.of());
-    Solution cold =
-        isolated().map(s -> Network.of(sheet, s, Draw.NOMINAL).solve(List.of())).orElse(sound);
+    SoundUnit unit = expectations.unit();
+    Solution sound = unit.in(situation.id());
+    Solution cold = isolated().map(s -> unit.in(s.id())).orElse(sound);
     Map<String, Uncertain> measured = measured(chain, situation);
     List<Tread> treads = new ArrayList<>();
     for (String point : chain.points()) {
@@ -74,7 +72,7 @@ final class Staircases {
     }
     List<Riser> risers = new ArrayList<>();
     for (Part part : chain.parts()) {
-      Solution open = network.solve(List.of(Change.open(part.id())));
+      Solution open = unit.in(situation.id(), List.of(Change.open(part.id())));
       risers.add(
           new Riser(
               part.id(),

@@ -14,6 +14,7 @@ import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.sheet.LoadRating;
 import org.jollychain.core.sheet.Sheet;
 
@@ -170,7 +171,8 @@ final class Weighing {
   /** The probability that a load would be seen to run as it was. */
   private double share(Observation seen, List<Change> changes) {
     double above = sheet.part(seen.part()).load().map(LoadRating::runsAbove).orElse(0.5);
-    double power = expectations.powerShare(seen.part(), seen.situation(), changes);
+    SoundUnit unit = expectations.unit();
+    double power = unit.powerShare(seen.part(), unit.in(seen.situation(), changes));
     double runs = beyond(power, above, RUNS_LOG_SD);
     double moves = Math.max(runs, beyond(power, WEAK_ABOVE, WEAK_LOG_SD));
     return switch (seen.runs()) {

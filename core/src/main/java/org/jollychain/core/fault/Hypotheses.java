@@ -10,15 +10,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import org.jollychain.core.network.Change;
-import org.jollychain.core.network.CheckedSheet;
-import org.jollychain.core.network.Draw;
-import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Solution;
+import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
-import org.jollychain.core.sheet.Path;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 import org.jollychain.core.sheet.SupplySystem;
@@ -48,15 +45,13 @@ public final class Hypotheses {
   private static final double UNRELATED = 0.03;
 
   private final Sheet sheet;
-  private final Map<Situation, Network> networks = new LinkedHashMap<>();
+  private final SoundUnit unit;
   private final Map<String, Double> loopOhms = new LinkedHashMap<>();
   private final Map<String, List<String>> loads = new LinkedHashMap<>();
 
-  public Hypotheses(Sheet sheet) {
-    this.sheet = sheet;
-    for (Situation s : sheet.situations().values()) {
-      networks.put(s, Network.of(sheet, s, Draw.NOMINAL));
-    }
+  public Hypotheses(SoundUnit unit) {
+    this.unit = unit;
+    this.sheet = unit.sheet();
     for (Part part : sheet.parts().values()) {
       if (part.actsAsLink()) {
         loopOhms.put(part.id(), seenBy(part));
@@ -174,12 +169,8 @@ public final class Hypotheses {
             .toList();
     double total = singles.stream().mapToDouble(Hypothesis::prior).sum();
     Set<Set<String>> chained = new LinkedHashSet<>();
-    for (Path path : sheet.paths().values()) {
-      List<Part> parts =
-          CheckedSheet.callOf(sheet, path)
-              .flatMap(s -> Chain.trace(sheet, path, s))
-              .map(Chain::parts)
-              .orElse(List.of());
+    for (Chain chain : unit.chains().keySet()) {
+      List<Part> parts = chain.parts();
       for (Part a : parts) {
         for (Part b : parts) {
           if (a != b) {
@@ -281,27 +272,16 @@ public final class Hypotheses {
   }
 
   private Predicate<Hypothesis> causes(Complaint complaint) {
-    Network network = networks.get(sheet.situation(complaint.situation()));
-    Solution sound = network.solve(List.of());
-    return h -> {
-      Solution faulty = network.solve(h.changes());
-      return complaint.runs().stream().allMatch(p -> runs(p, faulty, sound))
-          && complaint.notRunning().stream().noneMatch(p -> runs(p, faulty, sound));
-    };
-  }
-
-  private boolean runs(String part, Solution faulty, Solution sound) {
-    double above = sheet.part(part).load().map(r -> r.runsAbove()).orElse(0.5);
-    return faulty.watts(part) > above * sound.watts(part);
+    return h -> unit.shows(complaint, h.changes());
   }
 
   private double seenBy(Part link) {
     double ohms = 0;
     double largest = 0;
-    for (Map.Entry<Situation, Network> live : networks.entrySet()) {
-      double amperes = live.getValue().solve(List.of()).amperes(link.id()).abs();
-      if (live.getKey().supplyOn() && amperes > largest) {
-        Solution open = live.getValue().solve(List.of(Change.open(link.id())));
+    for (Situation live : sheet.situations().values()) {
+      double amperes = unit.in(live.id()).amperes(link.id()).abs();
+      if (live.supplyOn() && amperes > largest) {
+        Solution open = unit.frozen(live.id(), List.of(Change.open(link.id())));
         largest = amperes;
         ohms = open.volts(link.from()).minus(open.volts(link.to())).abs() / amperes;
       }
@@ -312,7 +292,8 @@ public final class Hypotheses {
   private List<String> feeds(Part link) {
     List<String> fed = new ArrayList<>();
     for (Part load : sheet.parts().values()) {
-      if (load.actsAsLoad() && networks.values().stream().anyMatch(n -> carries(n, link, load))) {
+      if (load.actsAsLoad()
+          && sheet.situations().values().stream().anyMatch(s -> carries(s, link, load))) {
         fed.add(load.id());
       }
     }
@@ -320,13 +301,14 @@ public final class Hypotheses {
   }
 
   /** True where opening the load takes away a good part of its own current from the link. */
-  private static boolean carries(Network network, Part link, Part load) {
-    Solution sound = network.solve(List.of());
-    Complex lost =
-        sound
-            .amperes(link.id())
-            .minus(network.solve(List.of(Change.open(load.id()))).amperes(link.id()));
-    return lost.abs() > 0.5 * sound.amperes(load.id()).abs()
-        && sound.amperes(load.id()).abs() > SMALLEST_AMPERES;
+  private boolean carries(Situation situation, Part link, Part load) {
+    Solution sound = unit.in(situation.id());
+    double own = sound.amperes(load.id()).abs();
+    if (own <= SMALLEST_AMPERES) {
+      return false;
+    }
+    Solution without = unit.frozen(situation.id(), List.of(Change.open(load.id())));
+    Complex lost = sound.amperes(link.id()).minus(without.amperes(link.id()));
+    return lost.abs() > 0.5 * own;
   }
 }

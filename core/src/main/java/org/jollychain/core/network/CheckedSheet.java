@@ -2,9 +2,11 @@ package org.jollychain.core.network;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import org.jollychain.core.sheet.Chain;
+import java.util.stream.Stream;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.InvalidSheetException;
+import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Path;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetProblem;
@@ -14,54 +16,130 @@ import org.jollychain.core.sheet.Situation;
 /** Reads a sheet and refuses one whose circuit cannot do what the sheet says it does. */
 public final class CheckedSheet {
 
-  private static final double FED_SHARE = 0.5;
+  /** A source that loses more than this inside itself is shorted, not loaded. */
+  private static final double SHORTED_BELOW = 0.5;
 
-  private CheckedSheet() {}
+  private final String yaml;
+  private final SoundUnit unit;
+  private final List<SheetProblem> problems = new ArrayList<>();
+
+  private CheckedSheet(String yaml, Sheet sheet) {
+    this.yaml = yaml;
+    this.unit = new SoundUnit(sheet);
+  }
 
   /**
    * @param yaml UTF-8 YAML 1.2, or JSON
-   * @throws InvalidSheetException when the text is no valid sheet, or a load of a path gets no
-   *     power in any of its situations
+   * @throws InvalidSheetException when the text is no valid sheet, the load of a path gets no power
+   *     in any of its situations, a situation shorts the supply, or a complaint can never come true
    */
   public static Sheet read(String yaml) {
     Sheet sheet = SheetReader.read(yaml);
-    List<SheetProblem> problems = new ArrayList<>();
-    for (Path path : sheet.paths().values()) {
-      if (callOf(sheet, path).isEmpty()) {
-        problems.add(
-            SheetReader.problemAt(
-                yaml,
-                "/paths/" + path.id(),
-                "in no situation does the supply reach \"%s\": close its links by commands, or join its points to the supply's terminals"
-                    .formatted(path.load())));
-      }
-    }
-    if (!problems.isEmpty()) {
-      throw new InvalidSheetException(problems);
-    }
+    CheckedSheet checked = new CheckedSheet(yaml, sheet);
+    // what comes later would only repeat in other words what is wrong already
+    sheet.situations().values().forEach(checked::checkShort);
+    checked.stopAtProblems();
+    sheet.paths().values().forEach(checked::checkFed);
+    checked.stopAtProblems();
+    sheet.complaints().values().forEach(checked::checkComplaint);
+    checked.stopAtProblems();
     return sheet;
   }
 
-  /** The first situation in which a path's load is fed, with its chain as it stands there. */
-  public static Optional<Situation> callOf(Sheet sheet, Path path) {
-    return sheet.situations().values().stream()
-        .filter(s -> s.supplyOn() && fed(sheet, path, s))
-        .findFirst();
+  private void stopAtProblems() {
+    if (!problems.isEmpty()) {
+      throw new InvalidSheetException(problems);
+    }
   }
 
-  private static boolean fed(Sheet sheet, Path path, Situation situation) {
-    return Chain.trace(sheet, path, situation)
-        .filter(
-            chain -> {
-              Solution solution = Network.of(sheet, situation, Draw.NOMINAL).solve(List.of());
-              double source =
-                  solution
-                      .volts(chain.points().get(0))
-                      .minus(solution.volts(chain.returnPoint()))
-                      .abs();
-              double load = solution.amperes(path.load()).times(solution.ohms(path.load())).abs();
-              return source > 0 && load > FED_SHARE * source;
-            })
-        .isPresent();
+  private void checkFed(Path path) {
+    if (unit.chains().keySet().stream().noneMatch(c -> c.path().equals(path))) {
+      wrong(
+          "/paths/" + path.id(),
+          "in no situation does the supply reach \"%s\": close its links by commands, or join its points to the supply's terminals"
+              .formatted(path.load()));
+    }
+  }
+
+  /** Blames the load whose removal mends it, or else the situation whose contacts do it. */
+  private void checkShort(Situation situation) {
+    if (!situation.supplyOn() || sourceShare(situation, List.of()) > SHORTED_BELOW) {
+      return;
+    }
+    Sheet sheet = unit.sheet();
+    List<Part> blamed =
+        sheet.parts().values().stream()
+            .filter(p -> sourceShare(situation, List.of(Change.open(p.id()))) > SHORTED_BELOW)
+            .toList();
+    String amperes =
+        Dimension.AMPERES.format(
+            unit.in(situation.id()).amperes("supply:" + sheet.supply().system().outward()).abs());
+    List<Part> loads = blamed.stream().filter(Part::actsAsLoad).toList();
+    if (!loads.isEmpty()) {
+      wrong(
+          "/parts/" + loads.get(0).id(),
+          "this load shorts the supply in \"%s\" (%s): check its ohms or watts and the points it lies between"
+              .formatted(situation.id(), amperes));
+    } else {
+      wrong(
+          "/situations/" + situation.id(),
+          "the supply is shorted here (%s)%s: no load lies between its terminals"
+              .formatted(
+                  amperes,
+                  blamed.isEmpty()
+                      ? ""
+                      : " through " + String.join(", ", blamed.stream().map(Part::id).toList())));
+    }
+  }
+
+  /** Volts between the outer terminals as a share of nominal. */
+  private double sourceShare(Situation situation, List<Change> changes) {
+    Sheet sheet = unit.sheet();
+    Solution now = unit.in(situation.id(), changes);
+    return now.volts(sheet.supply().outwardPoint())
+            .minus(now.volts(sheet.supply().homewardPoint()))
+            .abs()
+        / sheet.supply().volts();
+  }
+
+  private void checkComplaint(Complaint complaint) {
+    if (unit.shows(complaint, List.of())) {
+      wrong(
+          "/complaints/" + complaint.id(),
+          "the sound unit does this too in \"%s\"; say what runs or does not run otherwise"
+              .formatted(complaint.situation()));
+    } else if (singleFaults().noneMatch(f -> unit.shows(complaint, f))) {
+      wrong(
+          "/complaints/" + complaint.id(),
+          "no single open or stuck part makes this true in \"%s\"; check what runs and what does not"
+              .formatted(complaint.situation()));
+    }
+  }
+
+  private Stream<List<Change>> singleFaults() {
+    Sheet sheet = unit.sheet();
+    Stream<String> supply =
+        sheet.supply().terminals().keySet().stream()
+            .filter(t -> !t.equals("earth"))
+            .map(t -> "supply:" + t);
+    Stream<List<Change>> open =
+        Stream.concat(sheet.parts().keySet().stream(), supply).map(id -> List.of(Change.open(id)));
+    Stream<List<Change>> notCommanded =
+        sheet.commands().keySet().stream()
+            .map(
+                command ->
+                    sheet.parts().values().stream()
+                        .filter(p -> p.madeWhen().commands().contains(command))
+                        .map(p -> Change.open(p.id()))
+                        .toList());
+    Stream<List<Change>> stuck =
+        sheet.parts().values().stream()
+            .filter(Part::actsAsLink)
+            .map(p -> List.of(Change.closed(p.id())));
+    return Stream.of(open, notCommanded, stuck).flatMap(s -> s);
+  }
+
+  private void wrong(String pointer, String message) {
+    problems.add(SheetReader.problemAt(yaml, pointer, message));
   }
 }

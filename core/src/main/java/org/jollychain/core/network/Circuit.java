@@ -167,7 +167,8 @@ final class Circuit {
 
   /**
    * A transformer inside the unit: its windings share a flux, so a current in one induces a voltage
-   * in the other. With direct current nothing is shared.
+   * in the other, by the ratio of turns n: Z12 = n Z11 and Z22 = n^2 Z11 + what the secondary drops
+   * by itself. With direct current nothing is shared.
    */
   private void addMutuals() {
     if (radiansPerSecond() == 0) {
@@ -178,8 +179,8 @@ final class Circuit {
           .ifPresent(
               w -> {
                 int primary = branchOf(w.primary());
-                double mutual = ratio(w) * branches.get(primary).ohms().im();
-                mutuals.add(new Mutual(branchOf(part.id()), primary, new Complex(0, mutual)));
+                Complex mutual = branches.get(primary).ohms().times(w.ratio());
+                mutuals.add(new Mutual(branchOf(part.id()), primary, mutual));
               });
     }
   }
@@ -191,12 +192,6 @@ final class Circuit {
       }
     }
     throw new IllegalArgumentException("no branch \"%s\"".formatted(part));
-  }
-
-  /** Turns of the secondary over turns of the primary. */
-  private double ratio(Winding winding) {
-    double powerFactor = sheet.part(winding.primary()).load().orElseThrow().powerFactor();
-    return winding.ratio() / Math.sqrt(1 - powerFactor * powerFactor);
   }
 
   private void addStrays() {
@@ -271,9 +266,8 @@ final class Circuit {
       return Complex.of(winding.windingOhms());
     }
     LoadRating primary = sheet.part(winding.primary()).load().orElseThrow();
-    double reactance = loadOhms(sheet.part(winding.primary()).kind(), primary).im();
-    double turns = ratio(winding);
-    return new Complex(winding.ohms(), turns * turns * reactance);
+    Complex magnetising = loadOhms(sheet.part(winding.primary()).kind(), primary);
+    return magnetising.times(winding.ratio() * winding.ratio()).plus(Complex.of(winding.ohms()));
   }
 
   private Complex loadOhms(PartKind kind, LoadRating rating) {

@@ -55,6 +55,16 @@ public final class SpiceNetlist {
       text.append("* %s%n".formatted(branch.id()));
       text.append(source(index, from, emf, omega > 0));
       String start = "s" + index;
+      for (Circuit.Mutual mutual : circuit.mutuals()) {
+        if (mutual.branch() == index - 1 || mutual.other() == index - 1) {
+          int partner = 1 + mutual.branch() + mutual.other() - (index - 1);
+          // the current that a source measures runs against the branch's
+          text.append(
+              "H%d %s h%d V%d %s%n"
+                  .formatted(index, start, index, partner, number(-mutual.ohms().re())));
+          start = "h" + index;
+        }
+      }
       if (leak.isPresent()) {
         double along = leak.get().position();
         text.append(impedance(index + "a", start, "k" + index, ohms.times(along), omega));

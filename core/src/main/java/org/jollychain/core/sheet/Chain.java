@@ -1,13 +1,14 @@
 package org.jollychain.core.sheet;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.Deque;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.PriorityQueue;
 import java.util.Set;
 
 /**
@@ -20,47 +21,55 @@ import java.util.Set;
  */
 public record Chain(Path path, List<String> points, List<Part> parts) {
 
+  /** What it costs to go through a part that uses current, beside one that only passes it. */
+  private static final int THROUGH_LOAD = 1000;
+
   /**
-   * Finds the chain of a path: from each end of the load the shortest way to a terminal of the
-   * supply, through links that are closed in a situation and never through another load.
+   * Finds the chain of a path: from each end of the load the shortest way to a terminal of one
+   * source, through parts that are closed in a situation, and through another load only where
+   * nothing else leads there.
    *
    * @return empty when the load has no such way on both sides
    */
   public static Optional<Chain> trace(Sheet sheet, Path path, Situation situation) {
     Part load = sheet.part(path.load());
-    Map<String, List<Part>> fromSide = waysToTerminals(sheet, load, load.from(), situation);
-    Map<String, List<Part>> toSide = waysToTerminals(sheet, load, load.to(), situation);
-    List<String> order = terminalsInOrder(sheet.supply());
-    String bestFrom = "";
-    String bestTo = "";
+    Map<String, Way> fromSide = waysFrom(sheet, load, load.from(), situation);
+    Map<String, Way> toSide = waysFrom(sheet, load, load.to(), situation);
+    Optional<Chain> best = Optional.empty();
     int shortest = Integer.MAX_VALUE;
-    for (String a : fromSide.keySet()) {
-      for (String b : toSide.keySet()) {
-        int length = fromSide.get(a).size() + toSide.get(b).size();
-        if (!a.equals(b)
-            && length < shortest
-            && Collections.disjoint(fromSide.get(a), toSide.get(b))) {
-          bestFrom = a;
-          bestTo = b;
-          shortest = length;
+    for (List<String> terminals : sources(sheet)) {
+      for (String start : terminals) {
+        for (String end : terminals) {
+          Way out = fromSide.get(start);
+          Way back = toSide.get(end);
+          boolean joined = out != null && back != null && !start.equals(end);
+          if (joined
+              && out.cost() + back.cost() < shortest
+              && Collections.disjoint(out.parts(), back.parts())) {
+            shortest = out.cost() + back.cost();
+            boolean forward = terminals.indexOf(start) < terminals.indexOf(end);
+            best =
+                Optional.of(
+                    forward
+                        ? join(path, start, out, load, back)
+                        : join(path, end, back, load, out));
+          }
         }
       }
     }
-    if (bestFrom.isEmpty()) {
-      return Optional.empty();
-    }
-    boolean forward = order.indexOf(bestFrom) < order.indexOf(bestTo);
-    List<Part> parts = new ArrayList<>();
-    List<Part> out = new ArrayList<>(forward ? fromSide.get(bestFrom) : toSide.get(bestTo));
-    Collections.reverse(out);
-    parts.addAll(out);
+    return best;
+  }
+
+  private static Chain join(Path path, String start, Way out, Part load, Way back) {
+    List<Part> parts = new ArrayList<>(out.parts());
+    Collections.reverse(parts);
     parts.add(load);
-    parts.addAll(forward ? toSide.get(bestTo) : fromSide.get(bestFrom));
-    List<String> points = new ArrayList<>(List.of(forward ? bestFrom : bestTo));
+    parts.addAll(back.parts());
+    List<String> points = new ArrayList<>(List.of(start));
     for (Part part : parts) {
       points.add(part.otherEnd(points.get(points.size() - 1)));
     }
-    return Optional.of(new Chain(path, List.copyOf(points), List.copyOf(parts)));
+    return new Chain(path, List.copyOf(points), List.copyOf(parts));
   }
 
   /** The point the staircase is measured against. */
@@ -68,38 +77,51 @@ public record Chain(Path path, List<String> points, List<Part> parts) {
     return points.get(points.size() - 1);
   }
 
-  private static List<String> terminalsInOrder(Supply supply) {
-    return supply.system().terminals().stream()
-        .filter(t -> !t.equals("earth"))
-        .map(supply.terminals()::get)
-        .filter(p -> p != null)
-        .toList();
+  /** The terminals of the supply and of every source inside the unit, from outward to homeward. */
+  private static List<List<String>> sources(Sheet sheet) {
+    List<List<String>> sources = new ArrayList<>();
+    Supply supply = sheet.supply();
+    sources.add(
+        supply.system().terminals().stream()
+            .filter(t -> !t.equals("earth") && supply.terminals().containsKey(t))
+            .map(supply.terminals()::get)
+            .toList());
+    sheet.parts().values().stream()
+        .filter(Part::actsAsSource)
+        .forEach(p -> sources.add(List.of(p.from(), p.to())));
+    return sources;
   }
 
-  /** Breadth first from one end of the load; the way to each terminal, from the load outwards. */
-  private static Map<String, List<Part>> waysToTerminals(
+  /**
+   * A way from one end of the load.
+   *
+   * @param parts from the load outwards
+   */
+  private record Way(String point, List<Part> parts, int cost) {}
+
+  /** Dijkstra from one end of the load, stopping at terminals of a source. */
+  private static Map<String, Way> waysFrom(
       Sheet sheet, Part load, String start, Situation situation) {
-    Set<String> terminals = Set.copyOf(terminalsInOrder(sheet.supply()));
-    Map<String, List<Part>> ways = new LinkedHashMap<>(Map.of(start, List.of()));
-    Map<String, List<Part>> found = new LinkedHashMap<>();
-    Deque<String> open = new ArrayDeque<>(List.of(start));
+    Set<String> terminals = new HashSet<>();
+    sources(sheet).forEach(terminals::addAll);
+    Map<String, Way> settled = new LinkedHashMap<>();
+    PriorityQueue<Way> open = new PriorityQueue<>(Comparator.comparingInt(Way::cost));
+    open.add(new Way(start, List.of(), 0));
     while (!open.isEmpty()) {
-      String here = open.remove();
-      if (terminals.contains(here)) {
-        found.put(here, ways.get(here));
+      Way way = open.remove();
+      if (settled.putIfAbsent(way.point(), way) != null || terminals.contains(way.point())) {
         continue;
       }
-      for (Part part : sheet.partsAt(here)) {
-        String there = part.otherEnd(here);
-        boolean passes = part.actsAsLink() && part.stateIn(situation) != ContactState.OPEN;
-        if (passes && part != load && !ways.containsKey(there)) {
-          List<Part> way = new ArrayList<>(ways.get(here));
-          way.add(part);
-          ways.put(there, List.copyOf(way));
-          open.add(there);
+      for (Part part : sheet.partsAt(way.point())) {
+        boolean passes = part != load && part.stateIn(situation) != ContactState.OPEN;
+        if (passes && !part.actsAsSource()) {
+          List<Part> parts = new ArrayList<>(way.parts());
+          parts.add(part);
+          int cost = way.cost() + (part.actsAsLink() ? 1 : THROUGH_LOAD);
+          open.add(new Way(part.otherEnd(way.point()), List.copyOf(parts), cost));
         }
       }
     }
-    return found;
+    return settled;
   }
 }

@@ -1,11 +1,19 @@
 package org.jollychain.core.sheet;
 
+import java.util.Optional;
 import org.jollychain.core.quantity.Kebab;
 
-/** What a person or the control does, e.g. shutting the door; true where a situation lists it. */
-public record Command(String id, String title, By by) {
+/**
+ * What a person or the control does to the unit.
+ *
+ * @param title in words
+ * @param by who gives it; what the control gives is dead with the supply off
+ * @param drivenBy the load that has to run for it: a relay's coil, a sequencer's heater, a motor
+ *     with a centrifugal switch
+ */
+public record Command(String id, String title, By by, Optional<String> drivenBy) {
 
-  /** Who gives a command: one given by hand can stand without a supply. */
+  /** Who gives a command. */
   public enum By {
     HAND,
     CONTROL;

@@ -138,12 +138,13 @@ public final class SheetReader {
 
   private static Command command(String id, At at) {
     if (at.isText()) {
-      return new Command(id, at.text(), Command.By.HAND);
+      return new Command(id, at.text(), Command.By.HAND, Optional.empty());
     }
     return new Command(
         id,
         at.child("title").text(),
-        Kebab.read(Command.By.class, at.child("by").text("hand")).orElseThrow());
+        Kebab.read(Command.By.class, at.child("by").text("hand")).orElseThrow(),
+        at.child("driven-by").optionalText());
   }
 
   private Access access(String id, At at) {
@@ -361,6 +362,15 @@ public final class SheetReader {
           .items()
           .forEach(after -> known(after, after.text(), sheet.access(), "access"));
     }
+    for (Command command : sheet.commands().values()) {
+      if (command.drivenBy().isPresent()) {
+        At at = root.at("commands", command.id(), "driven-by");
+        checkRuns(sheet, at);
+        if (command.by() == Command.By.HAND) {
+          at.wrong("only what the control gives is driven by a load; add \"by: control\"");
+        }
+      }
+    }
     Set<String> places = new TreeSet<>(Set.of("ambient"));
     for (Part part : sheet.parts().values()) {
       At at = root.at("parts", part.id());
@@ -404,8 +414,16 @@ public final class SheetReader {
     for (Complaint c : sheet.complaints().values()) {
       At at = root.at("complaints", c.id());
       known(at.child("situation"), c.situation(), sheet.situations(), "situation");
-      at.child("runs").items().forEach(p -> known(p, p.text(), sheet.parts(), "part"));
-      at.child("not-running").items().forEach(p -> known(p, p.text(), sheet.parts(), "part"));
+      at.child("runs").items().forEach(p -> checkRuns(sheet, p));
+      at.child("not-running").items().forEach(p -> checkRuns(sheet, p));
+    }
+  }
+
+  private static void checkRuns(Sheet sheet, At at) {
+    if (known(at, at.text(), sheet.parts(), "part") && !sheet.part(at.text()).actsAsLoad()) {
+      at.wrong(
+          "\"%s\" is a %s; only loads run or do not run"
+              .formatted(at.text(), sheet.part(at.text()).kind().word()));
     }
   }
 

@@ -15,6 +15,7 @@ import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Sensitivities.Prediction;
+import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
@@ -22,7 +23,8 @@ import org.junit.jupiter.api.Test;
 class ExpectationsTest {
 
   private static final Sheet HEATER = Sheets.heater();
-  private static final Expectations EXPECTED = new Expectations(HEATER, Meter.GENERAL);
+  private static final Expectations EXPECTED =
+      new Expectations(new SoundUnit(HEATER), Meter.GENERAL);
 
   private static double sd(Line line) {
     return Math.sqrt(Arrays.stream(line.slopes()).map(s -> s * s).sum() + line.residualVariance());

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.network.CheckedSheet;
+import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
@@ -15,7 +16,7 @@ import org.junit.jupiter.api.Test;
 class HypothesesTest {
 
   private static final Sheet DRYER = Sheets.dryer();
-  private static final Hypotheses HYPOTHESES = new Hypotheses(DRYER);
+  private static final Hypotheses HYPOTHESES = new Hypotheses(new SoundUnit(DRYER));
 
   private static List<Hypothesis> all(String complaint) {
     return HYPOTHESES.all(Optional.ofNullable(DRYER.complaints().get(complaint)));
@@ -118,7 +119,7 @@ class HypothesesTest {
             .replace("between: [F, N]", "between: [F, L2]");
     Sheet single = CheckedSheet.read(text);
     List<SupplyFault> faults =
-        new Hypotheses(single)
+        new Hypotheses(new SoundUnit(single))
             .all(Optional.<Complaint>empty()).stream()
                 .flatMap(h -> h.supplyFault().stream())
                 .distinct()

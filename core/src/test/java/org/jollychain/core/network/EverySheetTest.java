@@ -1,0 +1,224 @@
+package org.jollychain.core.network;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.jollychain.core.Sheets;
+import org.jollychain.core.quantity.Complex;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Laws that hold in every circuit, on every sheet that ships. */
+class EverySheetTest {
+
+  static List<String> shipped() {
+    return Sheets.shipped();
+  }
+
+  private static List<List<Change>> faults(Sheet sheet) {
+    List<List<Change>> faults = new ArrayList<>(List.of(List.of()));
+    for (Part part : sheet.parts().values()) {
+      faults.add(List.of(Change.open(part.id())));
+      if (part.caseLeak()) {
+        faults.add(List.of(Change.leak(part.id(), 0.3, 40)));
+      }
+    }
+    return faults;
+  }
+
+  private static boolean live(Situation situation) {
+    return situation.supplyOn();
+  }
+
+  /** Kirchhoff: the currents leaving a node add up to nothing. */
+  @ParameterizedTest
+  @MethodSource("shipped")
+  void no_current_is_lost_at_any_point(String key) {
+    Sheet sheet = Sheets.shipped(key);
+    for (Situation situation : sheet.situations().values().stream().filter(s -> live(s)).toList()) {
+      Network network = Network.of(sheet, situation, Draw.NOMINAL);
+      for (List<Change> fault : faults(sheet)) {
+        Solution s = network.solve(fault);
+        Complex[] sum = new Complex[network.circuit().nodeCount()];
+        Arrays.fill(sum, Complex.ZERO);
+        double largest = 1e-5;
+        for (Branch b : network.circuit().branches()) {
+          Complex amperes = Solution.at(s.unknowns(), network.rowOfBranch(b.id()));
+          largest = Math.max(largest, amperes.abs());
+          sum[b.from()] = sum[b.from()].plus(amperes);
+          sum[b.to()] = sum[b.to()].minus(amperes);
+        }
+        for (Circuit.Stray c : network.circuit().strays()) {
+          Complex across = volts(s, network, c.from()).minus(volts(s, network, c.to()));
+          Complex amperes = across.times(new Complex(0, s.radiansPerSecond() * c.farads()));
+          sum[c.from()] = sum[c.from()].plus(amperes);
+          sum[c.to()] = sum[c.to()].minus(amperes);
+        }
+        for (Solution.Update u : s.updates()) {
+          if (u.change() instanceof Change.ToCase leak) {
+            Complex amperes = u.dot(s.unknowns()).over(u.inverseD());
+            Branch b = network.branch(leak.branch());
+            sum[b.from()] = sum[b.from()].plus(amperes.times(1 - leak.position()));
+            sum[b.to()] = sum[b.to()].plus(amperes.times(leak.position()));
+          }
+        }
+        for (int node = 0; node < sum.length; node++) {
+          if (node != network.circuit().earth()) {
+            assertThat(sum[node].abs())
+                .as("node %d of %s in %s with %s", node, key, situation.id(), fault)
+                .isLessThan(1e-9 * largest);
+          }
+        }
+      }
+    }
+  }
+
+  /** Energy: what the sources give, the impedances take, real and reactive. */
+  @ParameterizedTest
+  @MethodSource("shipped")
+  void what_the_sources_give_the_parts_take(String key) {
+    Sheet sheet = Sheets.shipped(key);
+    for (Situation situation : sheet.situations().values().stream().filter(s -> live(s)).toList()) {
+      Network network = Network.of(sheet, situation, Draw.NOMINAL);
+      Solution s = network.solve(List.of());
+      Complex given = Complex.ZERO;
+      Complex taken = Complex.ZERO;
+      for (Branch b : network.circuit().branches()) {
+        Complex amperes = s.amperes(b.id());
+        given = given.plus(b.emf().times(conjugate(amperes)));
+        taken = taken.plus(b.ohms().times(amperes.abs() * amperes.abs()));
+      }
+      for (Circuit.Mutual m : network.circuit().mutuals()) {
+        Complex a = s.amperes(network.circuit().branches().get(m.branch()).id());
+        Complex b = s.amperes(network.circuit().branches().get(m.other()).id());
+        Complex both = a.times(conjugate(b)).plus(b.times(conjugate(a)));
+        taken = taken.plus(m.ohms().times(both));
+      }
+      for (Circuit.Stray c : network.circuit().strays()) {
+        double across = volts(s, network, c.from()).minus(volts(s, network, c.to())).abs();
+        taken = taken.plus(new Complex(0, -s.radiansPerSecond() * c.farads() * across * across));
+      }
+      assertThat(given.minus(taken).abs())
+          .as("%s in %s", key, situation.id())
+          .isLessThan(1e-9 * Math.max(given.abs(), 1e-3));
+    }
+  }
+
+  @ParameterizedTest
+  @MethodSource("shipped")
+  void ohms_are_the_same_with_the_probes_swapped(String key) {
+    Sheet sheet = Sheets.shipped(key);
+    Solution s = Network.of(sheet, sheet.situation("isolated"), Draw.NOMINAL).solve(List.of());
+    List<String> points = List.copyOf(sheet.points().keySet());
+    for (String red : points) {
+      for (String black : points) {
+        double there = s.ohmsBetween(red, black).re();
+        assertThat(s.ohmsBetween(black, red).re())
+            .as("%s to %s", red, black)
+            .isCloseTo(there, within(1e-9 * Math.max(1, there)));
+      }
+    }
+  }
+
+  /** Closing an open contact by update must equal the circuit drawn with it closed. */
+  @ParameterizedTest
+  @MethodSource("shipped")
+  void a_stuck_contact_by_update_equals_the_circuit_built_with_it(String key) {
+    Sheet sheet = Sheets.shipped(key);
+    for (Situation situation : sheet.situations().values().stream().filter(s -> live(s)).toList()) {
+      Network network = Network.of(sheet, situation, Draw.NOMINAL);
+      for (Part part : sheet.parts().values()) {
+        if (part.actsAsLink()) {
+          List<Change> closed = List.of(Change.closed(part.id()));
+          List<Change> twice = List.of(Change.open(part.id()), Change.closed(part.id()));
+          Solution updated = network.solve(closed);
+          Solution around = network.solve(twice);
+          for (String point : sheet.points().keySet()) {
+            assertThat(updated.volts(point).minus(around.volts(point)).abs()).isLessThan(1e-5);
+          }
+          Complex drop = updated.volts(part.from()).minus(updated.volts(part.to()));
+          Complex current = updated.amperes(part.id());
+          assertThat(drop.minus(current.times(Circuit.CONTACT_OHMS)).abs())
+              .as("%s stuck in %s of %s", part.id(), situation.id(), key)
+              .isLessThan(1e-4 + 1e-5 * drop.abs());
+        }
+      }
+    }
+  }
+
+  /** Slopes by the adjoint method against circuits solved with the parameter moved. */
+  @ParameterizedTest
+  @MethodSource("shipped")
+  void sensitivities_are_what_moving_a_parameter_does(String key) {
+    Sheet sheet = Sheets.shipped(key);
+    for (Situation situation : sheet.situations().values()) {
+      Sensitivities sensitivities = Sensitivities.of(sheet, situation);
+      MeterFunction volts = sheet.supply().dc() ? MeterFunction.VOLTS_DC : MeterFunction.VOLTS_AC;
+      for (Part part : sheet.parts().values()) {
+        List<Change> fault = List.of(Change.dropping(part.id(), 3));
+        Probe probe =
+            Probe.across(situation.supplyOn() ? volts : MeterFunction.OHMS, part, situation.id());
+        Solution s = Network.of(sheet, situation, Draw.NOMINAL).solve(fault);
+        Complex[] slopes = sensitivities.predict(s, probe, Meter.GENERAL).slopes();
+        for (int p = 0; p < sensitivities.parameters().size(); p += 7) {
+          String name = sensitivities.parameters().get(p);
+          if (!name.startsWith("load:") && !name.equals("supply") && !name.equals("legs")) {
+            continue;
+          }
+          double step = 0.01;
+          Complex above = moved(sheet, situation, fault, probe, name, step);
+          Complex below = moved(sheet, situation, fault, probe, name, -step);
+          Complex slope = above.minus(below).times(0.5 / step);
+          assertThat(slopes[p].minus(slope).abs())
+              .as("%s on %s in %s of %s", name, part.id(), situation.id(), key)
+              .isLessThan((situation.supplyOn() ? 1e-6 : 1e-4) + 1e-3 * slope.abs());
+        }
+      }
+    }
+  }
+
+  /** The largest sheet is meant to be as rich as a real unit. */
+  @Test
+  void thirteen_families_ship_and_the_largest_has_forty_parts() {
+    List<Sheet> sheets = Sheets.shipped().stream().map(Sheets::shipped).toList();
+    assertThat(sheets).hasSizeGreaterThanOrEqualTo(13);
+    assertThat(sheets.stream().mapToInt(s -> s.parts().size()).max().orElseThrow())
+        .isGreaterThanOrEqualTo(40);
+    assertThat(sheets)
+        .allSatisfy(
+            s -> {
+              assertThat(s.notes()).isNotEmpty();
+              assertThat(s.complaints()).isNotEmpty();
+              assertThat(s.situations()).containsKey("isolated");
+            });
+  }
+
+  private static Complex moved(
+      Sheet sheet,
+      Situation situation,
+      List<Change> fault,
+      Probe probe,
+      String parameter,
+      double by) {
+    Draw draw = name -> name.equals(parameter) ? by : 0;
+    Solution s = Network.of(sheet, situation, draw).solve(fault);
+    return probe.function() == MeterFunction.OHMS
+        ? s.ohmsBetween(probe.red(), probe.black())
+        : s.voltsBetween(probe.red(), probe.black(), Meter.GENERAL.inputOhms(s, probe.function()));
+  }
+
+  private static Complex volts(Solution s, Network network, int node) {
+    return Solution.at(s.unknowns(), network.rowOfNode(node));
+  }
+
+  private static Complex conjugate(Complex c) {
+    return new Complex(c.re(), -c.im());
+  }
+}
