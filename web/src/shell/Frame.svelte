@@ -2,10 +2,18 @@
   import Router, { link } from 'svelte-spa-router';
   import JobScreen from '../screens/job/JobScreen.svelte';
   import JobsScreen from '../screens/jobs/JobsScreen.svelte';
+  import SheetScreen from '../screens/sheets/SheetScreen.svelte';
+  import SheetsScreen from '../screens/sheets/SheetsScreen.svelte';
   import Mark from './Mark.svelte';
   import NotFound from './NotFound.svelte';
 
-  const routes = { '/': JobsScreen, '/jobs/:id': JobScreen, '*': NotFound };
+  const routes = {
+    '/': JobsScreen,
+    '/jobs/:id': JobScreen,
+    '/sheets': SheetsScreen,
+    '/sheets/:key': SheetScreen,
+    '*': NotFound
+  };
 
   let dark = $state(document.documentElement.getAttribute('theme') === 'g100');
 
@@ -19,7 +27,10 @@
 
 <header>
   <a class="home" href="/" use:link><Mark /><span>Jolly Chain</span></a>
-  <nav aria-label="Main"><a href="/" use:link>Jobs</a></nav>
+  <nav aria-label="Main">
+    <a href="/" use:link>Jobs</a>
+    <a href="/sheets" use:link>Sheets</a>
+  </nav>
   <button type="button" onclick={switchTheme}>{dark ? 'Paper' : 'Basement'} theme</button>
 </header>
 <main>
@@ -46,6 +57,8 @@
   }
   nav {
     flex: 1;
+    display: flex;
+    gap: 1.5rem;
   }
   nav a,
   button {
@@ -60,6 +73,18 @@
   }
   button {
     color: var(--frame-ink-soft);
+  }
+  @media (max-width: 480px) {
+    header {
+      gap: 1rem;
+      padding: 0 10px;
+    }
+    .home span {
+      display: none;
+    }
+    nav {
+      gap: 1rem;
+    }
   }
   nav a:hover,
   button:hover {

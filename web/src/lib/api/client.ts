@@ -13,6 +13,15 @@ export type Flag = components['schemas']['Flag'];
 export type Verdict = PartAssessment['verdict'];
 export type Sheet = components['schemas']['Sheet'];
 export type SheetSummary = components['schemas']['SheetSummary'];
+export type SheetRevision = components['schemas']['SheetRevision'];
+export type SheetProblem = components['schemas']['SheetProblem'];
+export type Part = components['schemas']['Part'];
+export type Drawing = components['schemas']['Drawing'];
+export type Answer = components['schemas']['Answer'];
+export type PartState = components['schemas']['PartState'];
+export type SolveRequest = Omit<components['schemas']['SolveRequest'], 'sheet'> & { sheet: string };
+export type Supposed = components['schemas']['Fault'];
+export type Meter = components['schemas']['MeterSummary'];
 export type Unit = components['schemas']['Unit'];
 export type NewJob = components['schemas']['NewJob'];
 
@@ -27,18 +36,26 @@ export class Problem extends Error {
   }
 }
 
-async function request<T>(method: 'GET' | 'PUT', path: string, body?: unknown): Promise<T> {
+const JSON_TYPE = 'application/json';
+const YAML_TYPE = 'application/yaml';
+
+async function send(
+  method: 'GET' | 'PUT' | 'POST' | 'DELETE',
+  path: string,
+  body?: string,
+  type = JSON_TYPE
+): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
-      headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) })
+      headers: body === undefined ? {} : { 'Content-Type': type },
+      ...(body === undefined ? {} : { body })
     });
   } catch {
     throw new Problem(0, 'No answer', 'Jolly Chain does not answer. What you typed is kept here; try again.');
   }
-  if (response.ok) return (await response.json()) as T;
+  if (response.ok) return response;
   const problem = (await response.json().catch(() => ({}))) as { title?: string; detail?: string };
   throw new Problem(
     response.status,
@@ -46,6 +63,13 @@ async function request<T>(method: 'GET' | 'PUT', path: string, body?: unknown): 
     problem.detail ?? 'The server did not say why.'
   );
 }
+
+async function request<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown): Promise<T> {
+  const response = await send(method, path, body === undefined ? undefined : JSON.stringify(body));
+  return (await response.json()) as T;
+}
+
+const revisionPath = (key: string, revision: number) => `/api/sheets/${key}/revisions/${revision}`;
 
 export const api = {
   jobs: () => request<JobSummary[]>('GET', '/api/jobs'),
@@ -57,5 +81,25 @@ export const api = {
     request<JobView>('PUT', `/api/jobs/${job}/evidence/${id}/strike`, { why }),
   units: () => request<Unit[]>('GET', '/api/units'),
   sheets: () => request<SheetSummary[]>('GET', '/api/sheets'),
-  sheet: (key: string, revision: number) => request<Sheet>('GET', `/api/sheets/${key}/revisions/${revision}`)
+  sheet: (key: string, revision: number) => request<Sheet>('GET', revisionPath(key, revision)),
+  newestSheet: (key: string) => request<SheetRevision>('GET', `/api/sheets/${key}`),
+  revisions: (key: string) => request<SheetSummary[]>('GET', `/api/sheets/${key}/revisions`),
+  drawings: (key: string, revision: number) =>
+    request<Drawing[]>('GET', `${revisionPath(key, revision)}/drawings`),
+  sheetText: (key: string, revision: number, as: 'yaml' | 'json') =>
+    send('GET', `${revisionPath(key, revision)}/${as}`).then((r) => r.text()),
+  netlist: (key: string, revision: number, situation: string) =>
+    send('GET', `${revisionPath(key, revision)}/spice?situation=${encodeURIComponent(situation)}`).then((r) =>
+      r.text()
+    ),
+  validate: (text: string) =>
+    send('POST', '/api/sheets/validate', text, YAML_TYPE)
+      .then((r) => r.json() as Promise<{ problems: SheetProblem[] }>)
+      .then((v) => v.problems),
+  saveSheet: (key: string, text: string) =>
+    send('PUT', `/api/sheets/${key}`, text, YAML_TYPE).then((r) => r.json() as Promise<SheetRevision>),
+  withdrawSheet: (key: string) => send('DELETE', `/api/sheets/${key}`),
+  restoreSheet: (key: string) => request<SheetRevision>('PUT', `/api/sheets/${key}/restore`),
+  meters: () => request<Meter[]>('GET', '/api/meters'),
+  solve: (what: SolveRequest) => request<Answer>('POST', '/api/solve', what)
 };

@@ -31,6 +31,30 @@ export function words(kebab: string): string {
   return kebab.replaceAll('-', ' ');
 }
 
+const FAMILIES: Record<string, string> = {
+  'dryer-electric': 'Electric dryers',
+  'dryer-gas': 'Gas dryers',
+  range: 'Ranges',
+  'water-heater-storage': 'Storage water heaters',
+  'water-heater-instant': 'Instantaneous water heaters',
+  autoclave: 'Autoclaves',
+  'heat-kit': 'Electric heat kits',
+  'furnace-24v': 'Gas furnaces',
+  'millivolt-heater': 'Millivolt heaters',
+  dishwasher: 'Dishwashers',
+  microwave: 'Microwave ovens',
+  other: 'Others'
+};
+
+export function familyWords(family: string): string {
+  return FAMILIES[family] ?? words(family);
+}
+
+/** A figure and its unit stay on one line. */
+export function unbroken(title: string): string {
+  return title.replace(/(\d) (V|Hz|W|A)\b/g, '$1\u00a0$2');
+}
+
 export function ago(iso: string, now = new Date()): string {
   const minutes = Math.max(0, Math.round((now.getTime() - new Date(iso).getTime()) / 60_000));
   if (minutes < 60) return `${minutes} min ago`;

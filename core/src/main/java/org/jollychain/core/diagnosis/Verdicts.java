@@ -195,6 +195,7 @@ final class Verdicts {
       case OPEN, NOT_MADE -> Verdict.OPEN;
       case DROPPING -> Verdict.DROPPING;
       case STUCK -> Verdict.STUCK;
+      case CASE_LEAK -> Verdict.LEAKING;
       case OFF_VALUE_HIGH, OFF_VALUE_LOW -> Verdict.OFF_VALUE;
     };
   }

@@ -60,6 +60,20 @@ public record Entry(
    */
   public Reading on(Sheet sheet) {
     Entry resolved = resolved(sheet);
+    Probe probe = resolved.probe(sheet);
+    try {
+      return new Reading(id, probe, Shown.parse(resolved.value(), probe.function()));
+    } catch (IllegalArgumentException e) {
+      throw new EvidenceException("value", e.getMessage());
+    }
+  }
+
+  /**
+   * Where and how it is measured, whatever the value.
+   *
+   * @throws EvidenceException when a name is not on the sheet
+   */
+  public Probe probe(Sheet sheet) {
     MeterFunction meterFunction =
         Kebab.read(MeterFunction.class, function)
             .orElseThrow(
@@ -69,12 +83,7 @@ public record Entry(
                         "\"%s\" is no meter function; there are %s"
                             .formatted(function, List.of(MeterFunction.values()))));
     checkSituation(situation, sheet);
-    Probe probe = resolved.probe(sheet, meterFunction);
-    try {
-      return new Reading(id, probe, Shown.parse(resolved.value(), meterFunction));
-    } catch (IllegalArgumentException e) {
-      throw new EvidenceException("value", e.getMessage());
-    }
+    return probe(sheet, meterFunction);
   }
 
   /**

@@ -40,6 +40,7 @@ final class BaseRates {
       case OPEN -> link ? 0.62 : 0.65;
       case DROPPING -> 0.23;
       case STUCK -> 0.08;
+      case CASE_LEAK -> part.caseLeak() ? 0.12 : 0;
       case NOT_MADE -> 0.07;
       case OFF_VALUE_HIGH -> 0.08;
       case OFF_VALUE_LOW -> 0.07;

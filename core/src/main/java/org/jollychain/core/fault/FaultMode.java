@@ -10,6 +10,8 @@ public enum FaultMode {
   DROPPING("dropping"),
   /** Passes where it should not. */
   STUCK("stuck closed"),
+  /** Insulation gone: a way to the case. */
+  CASE_LEAK("leaking to the case"),
   /** A load or sensor with more resistance than its band. */
   OFF_VALUE_HIGH("too high"),
   /** A load or sensor with less. */

@@ -12,12 +12,13 @@ import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetProblem;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.sheet.Supply;
 
 /** Reads a sheet and refuses one whose circuit cannot do what the sheet says it does. */
 public final class CheckedSheet {
 
   /** A source that loses more than this inside itself is shorted, not loaded. */
-  private static final double SHORTED_BELOW = 0.5;
+  private static final double SHORTED = 0.6;
 
   private final String yaml;
   private final SoundUnit unit;
@@ -63,13 +64,13 @@ public final class CheckedSheet {
 
   /** Blames the load whose removal mends it, or else the situation whose contacts do it. */
   private void checkShort(Situation situation) {
-    if (!situation.supplyOn() || sourceShare(situation, List.of()) > SHORTED_BELOW) {
+    if (!situation.supplyOn() || lost(situation, List.of()) < SHORTED) {
       return;
     }
     Sheet sheet = unit.sheet();
     List<Part> blamed =
         sheet.parts().values().stream()
-            .filter(p -> sourceShare(situation, List.of(Change.open(p.id()))) > SHORTED_BELOW)
+            .filter(p -> lost(situation, List.of(Change.open(p.id()))) < SHORTED)
             .toList();
     String amperes =
         Dimension.AMPERES.format(
@@ -92,14 +93,20 @@ public final class CheckedSheet {
     }
   }
 
-  /** Volts between the outer terminals as a share of nominal. */
-  private double sourceShare(Situation situation, List<Change> changes) {
-    Sheet sheet = unit.sheet();
-    Solution now = unit.in(situation.id(), changes);
-    return now.volts(sheet.supply().outwardPoint())
-            .minus(now.volts(sheet.supply().homewardPoint()))
-            .abs()
-        / sheet.supply().volts();
+  /** What is dropped in a conductor of the source, as a share of what a dead short would drop. */
+  private double lost(Situation situation, List<Change> changes) {
+    Supply supply = unit.sheet().supply();
+    Solution now = unit.frozen(situation.id(), changes);
+    boolean legs = supply.terminals().containsKey("line2");
+    double shorted = supply.volts() / (legs && supply.terminals().containsKey("neutral") ? 4 : 2);
+    double most = 0;
+    for (String terminal : supply.terminals().keySet()) {
+      if (!terminal.equals("earth")) {
+        String id = "supply:" + terminal;
+        most = Math.max(most, now.amperes(id).times(now.ohms(id)).abs() / shorted);
+      }
+    }
+    return most;
   }
 
   private void checkComplaint(Complaint complaint) {

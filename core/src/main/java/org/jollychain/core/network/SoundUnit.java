@@ -30,6 +30,11 @@ public final class SoundUnit {
   private static final double FED_SHARE = 0.5;
   private static final double RUNS_ABOVE = 0.7;
 
+  /**
+   * What strays and insulation let through; a load that gets no more in any situation never runs.
+   */
+  private static final double LEAKAGE_AMPERES = 1e-4;
+
   /** Share of its power above which a load keeps its contacts: common practice, no source. */
   private static final double DRIVES_ABOVE = 0.35;
 
@@ -51,7 +56,8 @@ public final class SoundUnit {
     for (Part part : sheet.parts().values()) {
       double most = 0;
       for (Solution s : sound.values()) {
-        most = Math.max(most, watts(part, s));
+        boolean fed = s.amperes(part.id()).abs() > LEAKAGE_AMPERES;
+        most = fed ? Math.max(most, watts(part, s)) : most;
       }
       ratedWatts.put(part.id(), most);
     }

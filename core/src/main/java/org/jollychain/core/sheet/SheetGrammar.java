@@ -50,8 +50,7 @@ final class SheetGrammar {
             problems.add(sheet.at(pointer, "\"%s\" is missing".formatted(error.getProperty())));
         case "propertyNames" ->
             problems.add(sheet.at(pointer, "a name here is not allowed: " + error.getMessage()));
-        case "enum" ->
-            problems.add(sheet.at(pointer, "should be one of: " + list(rule.path("enum"))));
+        case "enum" -> problems.add(sheet.at(pointer, notOneOf(error, rule.path("enum"))));
         case "const" ->
             problems.add(sheet.at(pointer, "should be " + rule.path("const").asString()));
         case "type" ->
@@ -90,10 +89,15 @@ final class SheetGrammar {
     return known.toString();
   }
 
-  private static String list(JsonNode values) {
-    StringJoiner list = new StringJoiner(", ");
-    values.forEach(v -> list.add(v.asString()));
-    return list.toString();
+  /** The nearest of the allowed words where one is near, all of them where none is. */
+  private static String notOneOf(Error error, JsonNode allowed) {
+    List<String> words = new ArrayList<>();
+    allowed.forEach(v -> words.add(v.asString()));
+    String given = error.getInstanceNode().asString("");
+    String near = Nearest.suggestion(given, words);
+    return near.contains("did you mean")
+        ? "\"%s\" is not known here%s".formatted(given, near)
+        : "should be one of: " + String.join(", ", words);
   }
 
   private static String typeWord(JsonNode type) {

@@ -55,6 +55,15 @@ public final class SheetReader {
   }
 
   /**
+   * A sheet's text as JSON, key for key.
+   *
+   * @throws InvalidSheetException when the text is no YAML
+   */
+  public static String json(String yaml) {
+    return new SheetText(yaml).root().toPrettyString();
+  }
+
+  /**
    * A problem found later, by what stands on this floor's shoulders, at its place in the text.
    *
    * @param pointer JSON pointer of the place, e.g. {@code /paths/heat}

@@ -42,7 +42,7 @@ class SheetReaderTest {
       delimiter = '|',
       textBlock =
           """
-      limit: {kind: limit         | limit: {kind: limmit          | 23 | 17 | should be one of: thermal-fuse
+      limit: {kind: limit         | limit: {kind: limmit          | 23 | 17 | did you mean "limit"
       between: [A, B]             | between: [A, Q]               | 23 | 37 | there is no point "Q"
       between: [A, B]             | between: [A, A]               | 23 | 33 | name two different points
       marking: L200-40F           | marking: L40-150              | 23 | 50 | how far it must cool

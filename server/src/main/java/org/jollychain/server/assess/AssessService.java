@@ -15,7 +15,6 @@ import org.jollychain.core.network.CheckedSheet;
 import org.jollychain.core.sheet.InvalidSheetException;
 import org.jollychain.server.sheet.SheetService;
 import org.springframework.stereotype.Service;
-import tools.jackson.databind.JsonNode;
 
 /** Assesses cases; what it learns about a sheet it keeps for the next case on the same text. */
 @Service
@@ -47,7 +46,7 @@ public class AssessService {
    * @throws EvidenceException when a piece of evidence cannot be meant
    */
   public Assessment assess(CaseFile file) {
-    Diagnosis diagnosis = diagnosis(text(file.sheet()));
+    Diagnosis diagnosis = diagnosis(sheets.text(file.sheet()));
     List<Evidence> evidence = new ArrayList<>();
     Set<String> ids = new HashSet<>();
     List<CaseFile.Item> items = file.evidence() == null ? List.of() : file.evidence();
@@ -66,13 +65,5 @@ public class AssessService {
       }
     }
     return diagnosis.assess(evidence, Optional.ofNullable(file.complaint()));
-  }
-
-  private String text(JsonNode sheet) {
-    if (!sheet.isString()) {
-      return sheet.toString();
-    }
-    String text = sheet.asString();
-    return text.contains(":") ? text : sheets.newest(text).text();
   }
 }

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.fault.WhatIf;
 import org.jollychain.core.sheet.MadeWhen;
 import org.jollychain.core.sheet.Sheet;
 import org.springdoc.core.customizers.OpenApiCustomizer;
@@ -63,6 +64,7 @@ class Platform {
     Set<String> optional = new HashSet<>();
     addOptional(Assessment.class, optional);
     addOptional(Sheet.class, optional);
+    addOptional(WhatIf.Answer.class, optional);
     return api ->
         api.getComponents().getSchemas().forEach((name, schema) -> require(name, schema, optional));
   }

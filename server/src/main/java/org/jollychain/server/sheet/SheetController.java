@@ -2,20 +2,27 @@ package org.jollychain.server.sheet;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.jollychain.core.network.CheckedSheet;
+import org.jollychain.core.sheet.Drawing;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/sheets")
 class SheetController {
+
+  private static final String YAML = "application/yaml";
 
   private final SheetService sheets;
 
@@ -39,18 +46,74 @@ class SheetController {
     return sheets.newest(key);
   }
 
+  @GetMapping(path = "/{key}/revisions", produces = MediaType.APPLICATION_JSON_VALUE)
+  List<SheetSummary> revisions(@PathVariable String key) {
+    return sheets.revisions(key);
+  }
+
   /** A revision as the circuit it describes. */
   @GetMapping(path = "/{key}/revisions/{revision}", produces = MediaType.APPLICATION_JSON_VALUE)
   Sheet circuit(@PathVariable String key, @PathVariable int revision) {
-    return CheckedSheet.read(sheets.revision(key, revision).text());
+    return sheets.unit(key, revision).sheet();
+  }
+
+  /** The circuit laid out, once for each path as its first row. */
+  @GetMapping(
+      path = "/{key}/revisions/{revision}/drawings",
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  List<Drawing> drawings(@PathVariable String key, @PathVariable int revision) {
+    return sheets.drawings(key, revision);
+  }
+
+  /** A revision's text as it was written. */
+  @GetMapping(path = "/{key}/revisions/{revision}/yaml", produces = YAML)
+  String yaml(@PathVariable String key, @PathVariable int revision) {
+    return sheets.revision(key, revision).text();
+  }
+
+  /** A revision's text as JSON. */
+  @GetMapping(
+      path = "/{key}/revisions/{revision}/json",
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  String json(@PathVariable String key, @PathVariable int revision) {
+    return SheetReader.json(sheets.revision(key, revision).text());
+  }
+
+  /** A situation's circuit as a SPICE netlist. */
+  @GetMapping(path = "/{key}/revisions/{revision}/spice", produces = MediaType.TEXT_PLAIN_VALUE)
+  String spice(
+      @PathVariable String key, @PathVariable int revision, @RequestParam String situation) {
+    return sheets.spice(key, revision, situation);
+  }
+
+  /** Says what is wrong with a text; nothing is stored. */
+  @PostMapping(
+      path = "/validate",
+      consumes = {YAML, MediaType.APPLICATION_JSON_VALUE},
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  Validation validate(@RequestBody byte[] text) {
+    return sheets.validate(new String(text, StandardCharsets.UTF_8));
   }
 
   /** Saves a sheet's text as a new revision. */
   @PutMapping(
       path = "/{key}",
-      consumes = {"application/yaml", MediaType.APPLICATION_JSON_VALUE},
+      consumes = {YAML, MediaType.APPLICATION_JSON_VALUE},
       produces = MediaType.APPLICATION_JSON_VALUE)
   SheetRevision save(@PathVariable String key, @RequestBody byte[] text) {
     return sheets.save(key, new String(text, StandardCharsets.UTF_8));
+  }
+
+  /** Takes a sheet out of the library; its revisions and the jobs on them stay. */
+  @DeleteMapping(path = "/{key}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void withdraw(@PathVariable String key) {
+    sheets.withdraw(key);
+  }
+
+  /** Puts a withdrawn sheet back. */
+  @PutMapping(path = "/{key}/restore", produces = MediaType.APPLICATION_JSON_VALUE)
+  SheetRevision restore(@PathVariable String key) {
+    return sheets.restore(key);
   }
 }

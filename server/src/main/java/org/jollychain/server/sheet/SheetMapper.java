@@ -15,7 +15,13 @@ interface SheetMapper {
 
   Optional<SheetRevision> find(@Param("key") String key, @Param("revision") int revision);
 
+  List<SheetSummary> revisions(String key);
+
   void lock(String key);
+
+  void withdraw(@Param("key") String key, @Param("at") OffsetDateTime at);
+
+  void restore(String key);
 
   void insert(
       @Param("key") String key,

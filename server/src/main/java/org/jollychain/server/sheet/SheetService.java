@@ -1,5 +1,7 @@
 package org.jollychain.server.sheet;
 
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -8,21 +10,35 @@ import java.time.OffsetDateTime;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import org.jollychain.core.fault.WhatIf;
 import org.jollychain.core.network.CheckedSheet;
+import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.SpiceNetlist;
+import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.Drawing;
 import org.jollychain.core.sheet.InvalidSheetException;
+import org.jollychain.core.sheet.Nearest;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
 import org.jollychain.server.platform.RefusedException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps circuit sheets. */
 @Service
 public class SheetService {
 
+  private static final int MOST_UNITS_KEPT = 40;
+
   private final SheetMapper sheets;
   private final JsonMapper json;
   private final Clock clock;
+  private final LoadingCache<String, SoundUnit> units =
+      Caffeine.newBuilder()
+          .maximumSize(MOST_UNITS_KEPT)
+          .build(text -> new SoundUnit(CheckedSheet.read(text)));
 
   SheetService(SheetMapper sheets, JsonMapper json, Clock clock) {
     this.sheets = sheets;
@@ -56,6 +72,104 @@ public class SheetService {
   }
 
   /**
+   * @throws RefusedException when there is no such sheet
+   */
+  public List<SheetSummary> revisions(String key) {
+    newest(key);
+    return sheets.revisions(key);
+  }
+
+  /**
+   * The text of a sheet that is named by its key or brought along.
+   *
+   * @throws RefusedException when there is no such sheet
+   */
+  public String text(JsonNode sheet) {
+    if (!sheet.isString()) {
+      return sheet.toString();
+    }
+    String text = sheet.asString();
+    return text.contains(":") ? text : newest(text).text();
+  }
+
+  /**
+   * The solved circuit of a revision.
+   *
+   * @throws RefusedException when there is no such revision
+   */
+  public SoundUnit unit(String key, int revision) {
+    return units.get(revision(key, revision).text());
+  }
+
+  /** A revision laid out once for each path. */
+  List<Drawing> drawings(String key, int revision) {
+    SoundUnit unit = unit(key, revision);
+    List<Chain> chains = List.copyOf(unit.chains().keySet());
+    return chains.stream()
+        .map(
+            main -> Drawing.of(unit.sheet(), main, chains.stream().filter(c -> c != main).toList()))
+        .toList();
+  }
+
+  String spice(String key, int revision, String situation) {
+    Sheet sheet = unit(key, revision).sheet();
+    return SpiceNetlist.of(sheet, situation(sheet, situation), List.of());
+  }
+
+  WhatIf.Answer solve(SolveRequest request) {
+    SoundUnit unit = units.get(text(request.sheet()));
+    Sheet sheet = unit.sheet();
+    return WhatIf.answer(
+        unit,
+        request.chosenMeter(),
+        situation(sheet, request.situation()),
+        request.supposed(sheet),
+        request.liftedParts(sheet),
+        Optional.ofNullable(request.supplyVolts()),
+        request.chosenProbes(sheet));
+  }
+
+  Validation validate(String text) {
+    try {
+      CheckedSheet.read(text);
+      return new Validation(List.of());
+    } catch (InvalidSheetException e) {
+      return new Validation(e.problems());
+    }
+  }
+
+  private static Situation situation(Sheet sheet, String id) {
+    return Optional.ofNullable(sheet.situations().get(id))
+        .orElseThrow(
+            () ->
+                RefusedException.unprocessable(
+                    "There is no situation \"%s\" on this sheet%s."
+                        .formatted(id, Nearest.suggestion(id, sheet.situations().keySet()))));
+  }
+
+  /**
+   * Takes a sheet out of the library.
+   *
+   * @throws RefusedException when there is no such sheet
+   */
+  @Transactional
+  public void withdraw(String key) {
+    newest(key);
+    sheets.withdraw(key, OffsetDateTime.now(clock));
+  }
+
+  /**
+   * Puts a withdrawn sheet back.
+   *
+   * @throws RefusedException when there is no such sheet
+   */
+  @Transactional
+  public SheetRevision restore(String key) {
+    sheets.restore(key);
+    return newest(key);
+  }
+
+  /**
    * Saves a sheet as a new revision; the text that is newest already makes none.
    *
    * @throws InvalidSheetException when the text is no valid sheet
@@ -70,6 +184,7 @@ public class SheetService {
               .formatted(sheet.key(), key));
     }
     sheets.lock(key);
+    sheets.restore(key);
     Optional<SheetRevision> newest = sheets.newest(key);
     if (newest.isPresent() && newest.get().text().equals(text)) {
       return newest.get();

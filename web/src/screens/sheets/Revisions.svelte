@@ -1,0 +1,176 @@
+<script lang="ts">
+  import { InlineLoading } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
+  import { api, Problem, type SheetSummary } from '../../lib/api/client';
+  import { ago } from '../../lib/format/format';
+
+  /** All revisions of a sheet, and what one changed against another. */
+  let {
+    sheetKey,
+    newest,
+    withdrawn,
+    onwithdraw
+  }: { sheetKey: string; newest: number; withdrawn: boolean; onwithdraw: () => void } = $props();
+
+  interface Line {
+    sign: ' ' | '+' | '-' | '…';
+    text: string;
+  }
+
+  const CONTEXT = 3;
+
+  let revisions = $state.raw<SheetSummary[]>();
+  let from = $state(untrack(() => Math.max(1, newest - 1)));
+  let to = $state(untrack(() => newest));
+  let lines = $state.raw<Line[]>();
+  let error = $state('');
+  let sure = $state(false);
+
+  $effect(() => {
+    api.revisions(sheetKey).then(
+      (r) => (revisions = r),
+      (e: unknown) => (error = e instanceof Problem ? e.message : String(e))
+    );
+  });
+  $effect(() => {
+    if (from !== to) void compare(from, to);
+    else lines = [];
+  });
+
+  async function compare(a: number, b: number) {
+    try {
+      const [{ diffLines }, before, after] = await Promise.all([
+        import('diff'),
+        api.sheetText(sheetKey, a, 'yaml'),
+        api.sheetText(sheetKey, b, 'yaml')
+      ]);
+      lines = shortened(
+        diffLines(before, after).flatMap((change) =>
+          change.value
+            .replace(/\n$/, '')
+            .split('\n')
+            .map((text): Line => ({ sign: change.added ? '+' : change.removed ? '-' : ' ', text }))
+        )
+      );
+      error = '';
+    } catch (e) {
+      error = e instanceof Error ? e.message : String(e);
+    }
+  }
+
+  /** Only what changed, with a few lines around it. */
+  function shortened(all: Line[]): Line[] {
+    const near = all.map((_, i) =>
+      all.slice(Math.max(0, i - CONTEXT), i + CONTEXT + 1).some((l) => l.sign !== ' ')
+    );
+    return all.flatMap((line, i) =>
+      near[i] ? [line] : near[i - 1] ? [{ sign: '…' as const, text: '' }] : []
+    );
+  }
+</script>
+
+<div class="revisions">
+  <section class="card">
+    <h2>Revisions</h2>
+    {#if error}<p role="alert">{error}</p>{/if}
+    {#if !revisions}
+      <InlineLoading description="Looking for revisions" />
+    {:else}
+      <ul>
+        {#each revisions as r (r.revision)}
+          <li>
+            <label
+              ><input type="radio" name="from" value={r.revision} bind:group={from} /><span class="out"
+                >from</span
+              ></label
+            >
+            <label
+              ><input type="radio" name="to" value={r.revision} bind:group={to} /><span class="out">to</span
+              ></label
+            >
+            <span><b>{r.revision}</b> <span class="soft">{ago(r.createdAt)}</span></span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    {#if !withdrawn}
+      {#if sure}
+        <p class="soft">Out of the library? Revisions and jobs stay, and it can be put back.</p>
+        <button type="button" class="quiet-button" onclick={onwithdraw}>Yes, withdraw it</button>
+        <button type="button" class="quiet-button" onclick={() => (sure = false)}>Keep it</button>
+      {:else}
+        <button type="button" class="quiet-button" onclick={() => (sure = true)}>Withdraw this sheet</button>
+      {/if}
+    {/if}
+  </section>
+  <section class="card" aria-label="Differences">
+    <h2>{from === to ? 'Choose two revisions' : `Revision ${from} to ${to}`}</h2>
+    {#if lines?.length}
+      <pre class="figure">{#each lines as line, i (i)}<span
+            class:added={line.sign === '+'}
+            class:removed={line.sign === '-'}>{line.sign} {line.text}</span
+          >{/each}</pre>
+    {:else}
+      <p class="soft">{newest === 1 ? 'There is only one revision yet.' : 'No differences.'}</p>
+    {/if}
+  </section>
+</div>
+
+<style>
+  .revisions {
+    display: grid;
+    grid-template-columns: 260px minmax(0, 1fr);
+    gap: 14px;
+    align-items: start;
+  }
+  section {
+    padding: 12px 14px;
+    font-size: 0.875rem;
+  }
+  h2 {
+    font-size: 0.9375rem;
+    font-weight: 600;
+    margin-bottom: 8px;
+  }
+  ul {
+    list-style: none;
+    margin: 0 0 12px;
+    padding: 0;
+  }
+  li {
+    display: flex;
+    gap: 12px;
+    align-items: center;
+    padding: 5px 0;
+  }
+  label {
+    display: inline-flex;
+    gap: 4px;
+    align-items: center;
+  }
+  .out {
+    font-size: 0.75rem;
+    color: var(--ink-soft);
+  }
+  pre {
+    margin: 0;
+    overflow-x: auto;
+    font-size: 0.8125rem;
+    line-height: 1.5;
+  }
+  pre span {
+    display: block;
+  }
+  .added {
+    background: var(--band);
+  }
+  .removed {
+    background: var(--bad-wash);
+    color: var(--bad);
+  }
+  @media (max-width: 800px) {
+    .revisions {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

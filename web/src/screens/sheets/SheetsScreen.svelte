@@ -1,0 +1,185 @@
+<script lang="ts">
+  import { Button, InlineLoading, InlineNotification, Search } from 'carbon-components-svelte';
+  import { link, push } from 'svelte-spa-router';
+  import { api, Problem, type SheetSummary } from '../../lib/api/client';
+  import { ago, familyWords, unbroken } from '../../lib/format/format';
+  import { DRAFT_KEY, readFile } from './draft';
+
+  let sheets = $state.raw<SheetSummary[]>();
+  let away = $state('');
+  let error = $state('');
+  let search = $state('');
+  let chooser = $state<HTMLInputElement>();
+
+  const found = $derived(
+    (sheets ?? []).filter((s) =>
+      `${s.key} ${s.title} ${familyWords(s.family)}`.toLowerCase().includes(search.trim().toLowerCase())
+    )
+  );
+  const families = $derived(
+    [...new Set(found.map((s) => s.family))].sort().map((family) => ({
+      family,
+      members: found.filter((s) => s.family === family)
+    }))
+  );
+
+  load();
+
+  async function load() {
+    try {
+      away = '';
+      sheets = await api.sheets();
+    } catch (e) {
+      away = e instanceof Problem ? e.message : String(e);
+    }
+  }
+
+  async function take(event: Event) {
+    const input = event.currentTarget as HTMLInputElement;
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    try {
+      sessionStorage.setItem(DRAFT_KEY, await readFile(file));
+      await push('/sheets/new');
+    } catch (e) {
+      error = e instanceof Error ? e.message : String(e);
+    }
+  }
+</script>
+
+<svelte:head><title>Sheets · Jolly Chain</title></svelte:head>
+
+<div class="page">
+  <header>
+    <h1>Circuit sheets</h1>
+    <div class="search">
+      <Search size="sm" labelText="Search sheets" placeholder="Family, title, key" bind:value={search} />
+    </div>
+    <input
+      bind:this={chooser}
+      type="file"
+      accept=".yaml,.yml,.json"
+      hidden
+      aria-label="Sheet file"
+      onchange={take}
+    />
+    <Button size="small" kind="tertiary" on:click={() => chooser?.click()}>Import</Button>
+    <Button size="small" on:click={() => push('/sheets/new')}>New sheet</Button>
+  </header>
+
+  {#if error}
+    <InlineNotification kind="error" title="Not taken" subtitle={error} lowContrast />
+  {/if}
+  {#if away}
+    <InlineNotification
+      kind="error"
+      title="The sheets cannot be shown"
+      subtitle={away}
+      hideCloseButton
+      lowContrast
+    />
+    <button type="button" class="quiet-button" onclick={load}>Try again</button>
+  {:else if !sheets}
+    <InlineLoading description="Looking for sheets" />
+  {:else}
+    <div class="families">
+      {#each families as { family, members } (family)}
+        <section>
+          <h2>{familyWords(family)}</h2>
+          <ul class="card">
+            {#each members as sheet (sheet.key)}
+              <li>
+                <a href={`/sheets/${sheet.key}`} use:link>
+                  <span class="title">{unbroken(sheet.title)}</span>
+                  <small class="soft figure">{sheet.key}</small>
+                  <small class="soft">revision {sheet.revision}, {ago(sheet.createdAt)}</small>
+                </a>
+              </li>
+            {/each}
+          </ul>
+        </section>
+      {/each}
+    </div>
+    {#if found.length === 0}
+      <p class="soft">
+        {search
+          ? `No sheet has "${search}" in it.`
+          : 'No sheets yet. Write one with New sheet, or import a file.'}
+      </p>
+    {/if}
+  {/if}
+</div>
+
+<style>
+  .page {
+    max-width: 1240px;
+    margin: 0 auto;
+    padding: 24px 20px 48px;
+  }
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 1rem;
+    margin-bottom: 0.5rem;
+  }
+  h1 {
+    font-size: 1.5rem;
+    font-weight: 600;
+  }
+  .search {
+    flex: 1 1 12rem;
+    max-width: 24rem;
+    margin-left: auto;
+  }
+  .families {
+    columns: 3 22rem;
+    column-gap: 20px;
+  }
+  section {
+    break-inside: avoid;
+    padding-top: 0.75rem;
+  }
+  h2 {
+    font-size: 0.875rem;
+    font-weight: 600;
+    color: var(--ink-soft);
+    margin: 0 0 0.4rem;
+  }
+  ul {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  li + li {
+    border-top: 1px solid var(--line);
+  }
+  a {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 2px 12px;
+    padding: 11px 14px;
+    color: inherit;
+    text-decoration: none;
+    line-height: 1.35;
+  }
+  a:hover {
+    background: var(--field);
+  }
+  .title {
+    grid-column: 1 / 3;
+    font-size: 0.9375rem;
+  }
+  small {
+    font-size: 0.8125rem;
+  }
+  @media (max-width: 672px) {
+    .search {
+      order: 3;
+      flex-basis: 100%;
+      max-width: none;
+      margin: 0;
+    }
+  }
+</style>

@@ -1,0 +1,75 @@
+/** Where a sheet brought in by file waits until it is saved. */
+export const DRAFT_KEY = 'sheet draft';
+
+const LARGEST_BYTES = 256 * 1024;
+
+/** A sheet's file as text; one that cannot be a sheet is refused before it is read. */
+export async function readFile(file: File): Promise<string> {
+  if (file.size > LARGEST_BYTES)
+    throw new Error(`"${file.name}" has ${Math.ceil(file.size / 1024)} kB; a sheet may have 256 kB at most.`);
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer());
+  } catch {
+    throw new Error(`"${file.name}" is no UTF-8 text; save it as UTF-8 and try again.`);
+  }
+}
+
+/** The key a sheet's text gives itself. */
+export function keyOf(text: string): string | undefined {
+  return /^\s*"?key"?\s*:\s*"?([a-z0-9-]+)"?/m.exec(text)?.[1];
+}
+
+export function download(name: string, type: string, text: string) {
+  const anchor = document.createElement('a');
+  anchor.href = URL.createObjectURL(new Blob([text], { type }));
+  anchor.download = name;
+  anchor.click();
+  URL.revokeObjectURL(anchor.href);
+}
+
+/** What a new sheet starts from: small, and valid as it stands. */
+export const STARTER = `format: jolly-chain/sheet/1
+key: my-sheet
+title: Fan heater with a limit, 240 V
+family: other
+notes: What a technician should know first.
+
+supply:
+  system: split-phase
+  volts: 240
+  hertz: 60
+  tolerance: 5 %
+  source-ohms: 0.05
+  terminals: {line1: L1, line2: L2, neutral: N, earth: PE}
+  bonded: neutral
+
+commands:
+  switch-on: Main switch on
+
+access:
+  cover: {title: Front cover off, minutes: 4}
+
+points:
+  L1: {title: Terminal block left, access: cover}
+  L2: {title: Terminal block right, access: cover}
+  N: {title: Terminal block middle, access: cover}
+  PE: {title: Case}
+  A: {title: Switch out, access: cover}
+  B: {title: Limit out, access: cover}
+
+parts:
+  main-switch: {kind: selector, between: [L1, A], made-when: switch-on}
+  high-limit: {kind: limit, between: [A, B], marking: L200-40F, feels: outlet}
+  element: {kind: heating-element, between: [B, L2], watts: 3000, at-volts: 240, tolerance: 10 %}
+  fan: {kind: motor, between: [A, N], watts: 60, at-volts: 120, power-factor: 0.6, winding-ohms: 38}
+
+situations:
+  heat-call: {title: Switched on, supply: on, commands: [switch-on], celsius: {ambient: 20, outlet: 35}}
+  isolated: {title: Unplugged, supply: off, commands: [switch-on]}
+
+paths:
+  heat: {title: Heat, load: element}
+
+complaints:
+  no-heat: {title: "Fan runs, no heat", situation: heat-call, runs: [fan], not-running: [element]}
+`;
