@@ -20,6 +20,6 @@ export function asFile(svg: SVGSVGElement): string {
     for (const look of LOOKS) element.setAttribute(look, style.getPropertyValue(look));
     for (const name of ['class', 'role', 'tabindex', 'aria-pressed']) element.removeAttribute(name);
   });
-  copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
+  copy.removeAttribute('class');
   return new XMLSerializer().serializeToString(copy);
 }

@@ -1,8 +1,5 @@
 package org.jollychain.study;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -11,11 +8,6 @@ import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
-import org.jollychain.core.network.Change;
-import org.jollychain.core.network.CheckedSheet;
-import org.jollychain.core.network.Draw;
-import org.jollychain.core.network.Network;
-import org.jollychain.core.network.Solution;
 import org.jollychain.core.sheet.Sheet;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -39,16 +31,12 @@ public class AssessmentBenchmark {
 
   private Sheet sheet;
   private Diagnosis diagnosis;
-  private Network network;
   private List<Evidence> evidence;
 
   @Setup
-  public void prepare() throws IOException {
-    try (InputStream in = Sheet.class.getResourceAsStream("/sheets/dryer-timer-240.yaml")) {
-      sheet = CheckedSheet.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-    }
+  public void prepare() {
+    sheet = Sheets.read("dryer-timer-240");
     diagnosis = new Diagnosis(sheet);
-    network = Network.of(sheet, sheet.situation("heat-call"), Draw.NOMINAL);
     evidence = new ArrayList<>();
     read("volts-ac", Optional.empty(), "heat-call", "L1-L2 238.4");
     for (String part : sheet.parts().keySet()) {
@@ -87,22 +75,5 @@ public class AssessmentBenchmark {
   @Benchmark
   public Assessment assessment() {
     return diagnosis.assess(evidence, Optional.of("no-heat"));
-  }
-
-  /** The voltages of one fault, by low-rank update of the solved circuit. */
-  @Benchmark
-  public double faultByUpdate() {
-    return dropOf(network.solve(List.of(Change.open("high-limit"))));
-  }
-
-  /** The same by assembling and factoring the circuit anew. */
-  @Benchmark
-  public double faultByFactoring() {
-    Network anew = Network.of(sheet, sheet.situation("heat-call"), Draw.NOMINAL);
-    return dropOf(anew.solve(List.of(Change.open("high-limit"))));
-  }
-
-  private static double dropOf(Solution solution) {
-    return solution.volts("C1").minus(solution.volts("C2")).abs();
   }
 }

@@ -150,9 +150,18 @@ public final class Network {
     }
   }
 
-  /** The unknowns of the sound circuit, real and imaginary parts in turn. */
-  double[] sound() {
-    return sound.clone();
+  /** An entry of the inverse; zero for the row held at zero. */
+  Complex entry(int i, int j) {
+    if (i < 0 || j < 0) {
+      return Complex.ZERO;
+    }
+    int at = 2 * (i * rows + j);
+    return new Complex(inverse[at], inverse[at + 1]);
+  }
+
+  /** An unknown of the sound circuit. */
+  Complex sound(int i) {
+    return i < 0 ? Complex.ZERO : new Complex(sound[2 * i], sound[2 * i + 1]);
   }
 
   /** One change a branch: later ones act on what earlier ones left. */

@@ -86,7 +86,7 @@ public final class Sensitivities {
         Complex input = meter.inputOhms(solution, probe.function());
         Complex share = port.share(input);
         Complex value = port.volts().times(share);
-        double[] loaded = solution.unknowns().clone();
+        double[] loaded = solution.unknowns();
         add(loaded, port.response(), value.over(input).times(-1));
         double behind = port.ohms().abs();
         yield new Prediction(

@@ -23,9 +23,8 @@ public final class Solution {
   private final Network network;
   private final List<Change> changes;
   private final List<Update> updates;
-  private final double[][] columns;
-  private final ZMatrixRMaj small;
-  private final double[] unknowns;
+  private final Complex[][] small;
+  private final Complex[] z;
 
   /**
    * One change in the system.
@@ -48,44 +47,38 @@ public final class Solution {
     this.network = network;
     this.changes = changes;
     this.updates = new ArrayList<>(changes.size());
-    double[] x = network.sound();
     for (Change change : changes) {
       if (change instanceof Change.InBranch c) {
-        Branch branch = network.branch(c.branch());
-        Complex added = addedOhms(branch, c);
+        Complex added = addedOhms(network.branch(c.branch()), c);
         if (!added.equals(Complex.ZERO)) {
-          updates.add(
-              new Update(c, network.rowOfBranch(c.branch()), 1, -1, 0, Complex.of(-1).over(added)));
+          Complex inverseD = Complex.of(-1).over(added);
+          updates.add(new Update(c, network.rowOfBranch(c.branch()), 1, -1, 0, inverseD));
         }
-        Complex emf = branch.emf().times(c.emfFactor()).minus(branch.emf());
-        network.addColumn(x, network.rowOfBranch(c.branch()), emf.times(-1));
       } else if (change instanceof Change.ToCase leak) {
         updates.add(leak(leak));
       }
     }
-    this.columns = new double[updates.size()][];
-    for (int i = 0; i < columns.length; i++) {
-      columns[i] = new double[2 * network.rows()];
-      Update u = updates.get(i);
-      network.addColumn(columns[i], u.rowA(), Complex.of(u.weightA()));
-      network.addColumn(columns[i], u.rowB(), Complex.of(u.weightB()));
-    }
     this.small = small();
-    this.unknowns = changed(x);
+    Complex[] seen = new Complex[updates.size()];
+    for (int i = 0; i < seen.length; i++) {
+      Update u = updates.get(i);
+      seen[i] = sourced(u.rowA()).times(u.weightA()).plus(sourced(u.rowB()).times(u.weightB()));
+    }
+    this.z = timesSmall(seen);
   }
 
   /**
    * @return potential of a point against the earthed node (V RMS phasor, or V for dc)
    */
   public Complex volts(String point) {
-    return at(unknowns, network.rowOf(point));
+    return unknown(network.rowOf(point));
   }
 
   /**
    * @return current into a branch at its first point (A RMS phasor, or A for dc)
    */
   public Complex amperes(String branch) {
-    return at(unknowns, network.rowOfBranch(branch)).plus(leaving(branch, true));
+    return unknown(network.rowOfBranch(branch)).plus(leaving(branch, true));
   }
 
   /**
@@ -93,7 +86,7 @@ public final class Solution {
    */
   public double watts(String branch) {
     double in = amperes(branch).abs();
-    double through = at(unknowns, network.rowOfBranch(branch)).minus(leaving(branch, false)).abs();
+    double through = unknown(network.rowOfBranch(branch)).minus(leaving(branch, false)).abs();
     double share = leakPosition(branch);
     return (in * in * share + through * through * (1 - share)) * ohms(branch).re();
   }
@@ -118,7 +111,21 @@ public final class Solution {
    * @return ohm
    */
   public Complex ohmsBetween(String red, String black) {
-    return between(red, black).ohms();
+    int p = network.rowOf(red);
+    int q = network.rowOf(black);
+    Complex[] seen = new Complex[updates.size()];
+    for (int i = 0; i < seen.length; i++) {
+      seen[i] = entry(p, updates.get(i)).minus(entry(q, updates.get(i)));
+    }
+    // differences within a row first: its entries share what rounding did to them
+    Complex fromRed = network.entry(p, p).minus(network.entry(p, q));
+    Complex fromBlack = network.entry(q, p).minus(network.entry(q, q));
+    Complex ohms = fromRed.minus(fromBlack);
+    Complex[] answer = timesSmall(seen);
+    for (int i = 0; i < seen.length; i++) {
+      ohms = ohms.minus(seen[i].times(answer[i]));
+    }
+    return ohms;
   }
 
   /**
@@ -129,7 +136,8 @@ public final class Solution {
    * @return V RMS phasor, or V for dc
    */
   public Complex voltsBetween(String red, String black, Complex inputOhms) {
-    return between(red, black).loaded(inputOhms);
+    Complex open = volts(red).minus(volts(black));
+    return open.times(inputOhms.over(inputOhms.plus(ohmsBetween(red, black))));
   }
 
   /** The circuit as seen from two points. */
@@ -139,16 +147,17 @@ public final class Solution {
     double[] response = new double[2 * network.rows()];
     network.addColumn(response, p, Complex.ONE);
     network.addColumn(response, q, Complex.of(-1));
-    response = changed(response);
+    change(response);
     return new Port(
-        at(unknowns, p).minus(at(unknowns, q)), at(response, p).minus(at(response, q)), response);
+        volts(red).minus(volts(black)), at(response, p).minus(at(response, q)), response);
   }
 
   /** What a source of one volt in a branch does to all unknowns. */
   double[] responseTo(String branch) {
     double[] response = new double[2 * network.rows()];
     network.addColumn(response, network.rowOfBranch(branch), Complex.ONE);
-    return changed(response);
+    change(response);
+    return response;
   }
 
   /**
@@ -160,10 +169,6 @@ public final class Solution {
    *     reciprocity also what one volt in any branch does to the voltage between the two
    */
   record Port(Complex volts, Complex ohms, double[] response) {
-
-    Complex loaded(Complex inputOhms) {
-      return volts.times(share(inputOhms));
-    }
 
     /** Share of the voltage that is left when a meter is connected. */
     Complex share(Complex inputOhms) {
@@ -183,8 +188,15 @@ public final class Solution {
     return updates;
   }
 
+  /** All unknowns, real and imaginary parts in turn. */
   double[] unknowns() {
-    return unknowns;
+    double[] all = new double[2 * network.rows()];
+    for (int i = 0; i < network.rows(); i++) {
+      Complex x = unknown(i);
+      all[2 * i] = x.re();
+      all[2 * i + 1] = x.im();
+    }
+    return all;
   }
 
   double radiansPerSecond() {
@@ -220,7 +232,9 @@ public final class Solution {
     Complex sum = Complex.ZERO;
     for (Update u : updates) {
       if (u.change() instanceof Change.ToCase leak && leak.branch().equals(branch)) {
-        Complex amperes = u.dot(unknowns).over(leakOhms(u));
+        Complex volts =
+            unknown(u.rowA()).times(u.weightA()).plus(unknown(u.rowB()).times(u.weightB()));
+        Complex amperes = volts.over(leakOhms(u));
         sum = sum.plus(amperes.times(atFrom ? 1 - leak.position() : leak.position()));
       }
     }
@@ -241,47 +255,86 @@ public final class Solution {
     return update.inverseD();
   }
 
-  private ZMatrixRMaj small() {
-    int k = updates.size();
-    ZMatrixRMaj a = new ZMatrixRMaj(k, k);
-    for (int i = 0; i < k; i++) {
-      for (int j = 0; j < k; j++) {
-        Complex entry = updates.get(i).dot(columns[j]);
-        if (i == j) {
-          entry = entry.plus(updates.get(i).inverseD());
-        }
-        a.set(i, j, entry.re(), entry.im());
-      }
+  /** An unknown of the changed circuit. */
+  private Complex unknown(int row) {
+    Complex x = sourced(row);
+    for (int i = 0; i < z.length; i++) {
+      x = x.minus(entry(row, updates.get(i)).times(z[i]));
     }
-    if (k > 0 && !CommonOps_ZDRM.invert(a)) {
-      throw new IllegalStateException("the changed circuit has no solution");
-    }
-    return a;
+    return x;
   }
 
-  /** What the sound circuit answers, made what the changed one does. */
-  private double[] changed(double[] x) {
-    int k = updates.size();
-    if (k == 0) {
-      return x;
-    }
-    Complex[] seen = new Complex[k];
-    for (int i = 0; i < k; i++) {
-      seen[i] = updates.get(i).dot(x);
-    }
-    for (int i = 0; i < k; i++) {
-      Complex z = Complex.ZERO;
-      for (int j = 0; j < k; j++) {
-        z = z.plus(new Complex(small.getReal(i, j), small.getImag(i, j)).times(seen[j]));
-      }
-      double[] column = columns[i];
-      double re = z.re();
-      double im = z.im();
-      for (int r = 0; r < x.length; r += 2) {
-        x[r] -= re * column[r] - im * column[r + 1];
-        x[r + 1] -= re * column[r + 1] + im * column[r];
+  /** An unknown with the changed sources but the sound impedances. */
+  private Complex sourced(int row) {
+    Complex x = network.sound(row);
+    for (Change change : changes) {
+      if (change instanceof Change.InBranch c && !c.emfFactor().equals(Complex.ONE)) {
+        Complex emf = network.branch(c.branch()).emf();
+        Complex added = emf.times(c.emfFactor()).minus(emf);
+        x = x.minus(network.entry(row, network.rowOfBranch(c.branch())).times(added));
       }
     }
     return x;
+  }
+
+  /** An entry of M U. */
+  private Complex entry(int row, Update u) {
+    Complex entry = network.entry(row, u.rowA()).times(u.weightA());
+    return u.rowB() < 0 ? entry : entry.plus(network.entry(row, u.rowB()).times(u.weightB()));
+  }
+
+  /** (1/D + U' M U)^-1 */
+  private Complex[][] small() {
+    int k = updates.size();
+    ZMatrixRMaj a = new ZMatrixRMaj(k, k);
+    Complex[][] inverse = new Complex[k][k];
+    for (int i = 0; i < k; i++) {
+      Update u = updates.get(i);
+      for (int j = 0; j < k; j++) {
+        Complex entry = entry(u.rowA(), updates.get(j)).times(u.weightA());
+        if (u.rowB() >= 0) {
+          entry = entry.plus(entry(u.rowB(), updates.get(j)).times(u.weightB()));
+        }
+        entry = i == j ? entry.plus(u.inverseD()) : entry;
+        a.set(i, j, entry.re(), entry.im());
+        inverse[i][j] = Complex.ONE.over(entry);
+      }
+    }
+    if (k > 1) {
+      if (!CommonOps_ZDRM.invert(a)) {
+        throw new IllegalStateException("the changed circuit has no solution");
+      }
+      for (int i = 0; i < k; i++) {
+        for (int j = 0; j < k; j++) {
+          inverse[i][j] = new Complex(a.getReal(i, j), a.getImag(i, j));
+        }
+      }
+    }
+    return inverse;
+  }
+
+  private Complex[] timesSmall(Complex[] vector) {
+    Complex[] product = new Complex[vector.length];
+    for (int i = 0; i < vector.length; i++) {
+      product[i] = Complex.ZERO;
+      for (int j = 0; j < vector.length; j++) {
+        product[i] = product[i].plus(small[i][j].times(vector[j]));
+      }
+    }
+    return product;
+  }
+
+  /** Makes what the sound circuit answers what the changed one does. */
+  private void change(double[] x) {
+    Complex[] seen = new Complex[updates.size()];
+    for (int i = 0; i < seen.length; i++) {
+      seen[i] = updates.get(i).dot(x);
+    }
+    Complex[] answer = timesSmall(seen);
+    for (int i = 0; i < seen.length; i++) {
+      Update u = updates.get(i);
+      network.addColumn(x, u.rowA(), answer[i].times(-u.weightA()));
+      network.addColumn(x, u.rowB(), answer[i].times(-u.weightB()));
+    }
   }
 }

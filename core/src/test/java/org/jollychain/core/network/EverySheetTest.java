@@ -48,7 +48,7 @@ class EverySheetTest {
         Solution s = network.solve(fault);
         Complex[] sum = new Complex[network.circuit().nodeCount()];
         Arrays.fill(sum, Complex.ZERO);
-        double largest = 1e-5;
+        double largest = 1e-4;
         for (Branch b : network.circuit().branches()) {
           Complex amperes = Solution.at(s.unknowns(), network.rowOfBranch(b.id()));
           largest = Math.max(largest, amperes.abs());

@@ -106,6 +106,26 @@ class SheetReaderTest {
   }
 
   @Test
+  void a_command_that_a_load_drives_is_the_controls_and_names_a_load() {
+    String text = Sheets.HEATER.replace("{on: Switched on}", "{on: {title: On, driven-by: limit}}");
+    assertThat(problemsOf(text))
+        .extracting(SheetProblem::message)
+        .anyMatch(m -> m.contains("add \"by: control\""))
+        .anyMatch(m -> m.contains("only loads run or do not run"));
+  }
+
+  @Test
+  void a_secondary_needs_a_primary_with_a_flux() {
+    String bare = "fan-wire: {kind: transformer-secondary, between: [A, F]}";
+    String onMotor = bare.replace("}", ", primary: element, volts: 24, ohms: 1}");
+    String wire = "fan-wire: {kind: wire, between: [A, F]}";
+    assertThat(problemsOf(Sheets.HEATER.replace(wire, bare)).get(0).message())
+        .contains("a secondary needs");
+    assertThat(problemsOf(Sheets.HEATER.replace(wire, onMotor)).get(0).message())
+        .contains("should be a transformer-primary");
+  }
+
+  @Test
   void accepts_json_as_the_yaml_it_is() {
     String json =
         "{\"format\": \"jolly-chain/sheet/1\", \"key\": \"x\", \"title\": \"X\", \"family\": \"other\"}";

@@ -4,15 +4,19 @@ import java.util.List;
 import java.util.Optional;
 import org.jollychain.server.sheet.SheetService;
 import org.jollychain.server.sheet.SheetSummary;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
-import org.springframework.core.annotation.Order;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
-/** Gets to know the library's sheets before anyone asks, so that the first job opens at once. */
+/**
+ * Gets to know the library's sheets in the background, so that the first job on each opens at once.
+ */
 @Component
-@Order(3)
-class WarmUp implements ApplicationRunner {
+class WarmUp {
+
+  private static final Logger LOG = LoggerFactory.getLogger(WarmUp.class);
 
   private final SheetService sheets;
   private final AssessService assess;
@@ -22,10 +26,20 @@ class WarmUp implements ApplicationRunner {
     this.assess = assess;
   }
 
-  @Override
-  public void run(ApplicationArguments arguments) {
-    for (SheetSummary sheet : sheets.latest()) {
-      assess.diagnosis(sheets.newest(sheet.key()).text()).assess(List.of(), Optional.empty());
+  @EventListener(ApplicationReadyEvent.class)
+  void start() {
+    Thread thread = new Thread(this::run, "warm-up");
+    thread.setDaemon(true);
+    thread.start();
+  }
+
+  private void run() {
+    try {
+      for (SheetSummary sheet : sheets.latest()) {
+        assess.diagnosis(sheets.newest(sheet.key()).text()).assess(List.of(), Optional.empty());
+      }
+    } catch (RuntimeException e) {
+      LOG.info("the warm-up ended early: {}", e.getMessage());
     }
   }
 }
