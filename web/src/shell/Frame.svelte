@@ -26,7 +26,7 @@
 </script>
 
 <header>
-  <a class="home" href="/" use:link><Mark /><span>Jolly Chain</span></a>
+  <a class="home" href="/" aria-label="Jolly Chain" use:link><Mark /><span>Jolly Chain</span></a>
   <nav aria-label="Main">
     <a href="/" use:link>Jobs</a>
     <a href="/sheets" use:link>Sheets</a>

@@ -3,12 +3,9 @@ package org.jollychain.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
-import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -140,21 +137,9 @@ class MainJobTest {
     Page page = chromium.page(width, height, dark);
     page.navigate(application.address());
     assertThat(page.getByText("Bunkhouse cellar").first()).isVisible();
-    assertThat(serious(page)).isEmpty();
+    assertThat(Accessibility.seriousFindings(page)).isEmpty();
     page.getByText("Bunkhouse cellar").first().click();
     assertThat(page.getByLabel("Reading")).isVisible();
-    assertThat(serious(page)).isEmpty();
-  }
-
-  private static List<String> serious(Page page) {
-    return new AxeBuilder(page)
-        .analyze().getViolations().stream()
-            .filter(r -> List.of("serious", "critical").contains(r.getImpact()))
-            .map(MainJobTest::finding)
-            .toList();
-  }
-
-  private static String finding(Rule rule) {
-    return rule.getId() + " " + rule.getNodes().stream().map(n -> n.getHtml()).toList();
+    assertThat(Accessibility.seriousFindings(page)).isEmpty();
   }
 }

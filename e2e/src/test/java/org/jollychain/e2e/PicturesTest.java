@@ -2,6 +2,7 @@ package org.jollychain.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
@@ -40,11 +41,40 @@ class PicturesTest {
       page.getByText("Evidence", new Page.GetByTextOptions().setExact(true)).click();
       take(page, "job-evidence-dark");
 
+      Page sheets = chromium.page(1280, 800, false);
+      sheets.navigate(application.address() + "#/sheets");
+      assertThat(sheets.getByText("Gas dryers")).isVisible();
+      take(sheets, "sheets");
+      sheets.navigate(application.address() + "#/sheets/range-240");
+      button(sheets, "Point R1,").click();
+      button(sheets, "Point R2,").click();
+      button(sheets, "bake relay").click();
+      button(sheets, "Open it").click();
+      assertThat(sheets.getByText("240.0 V").first()).isVisible();
+      take(sheets, "sheet-what-if");
+      Page sheet = chromium.page(1280, 800, true);
+      sheet.navigate(application.address() + "#/sheets/heat-kit-240");
+      button(sheet, "strip 1 limit").click();
+      assertThat(sheet.getByText("19.1 A")).isVisible();
+      take(sheet, "sheet-circuit-dark");
+      sheet.navigate(application.address() + "#/sheets/water-heater-240");
+      sheet.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Text")).click();
+      String text = sheet.getByLabel("Sheet text").inputValue();
+      sheet
+          .getByLabel("Sheet text")
+          .fill(text.replace("hertz: 60", "herz: 60").replace("volts: 240\n", "volts: -240\n"));
+      assertThat(sheet.getByText("is not a key here").first()).isVisible();
+      take(sheet, "sheet-text-dark");
+
       Page phone = chromium.page(390, 844, false);
       phone.navigate(page.url());
       assertThat(phone.getByText("confirm the high limit")).isVisible();
       take(phone, "job-phone");
     }
+  }
+
+  private static Locator button(Page page, String name) {
+    return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name)).first();
   }
 
   private static void take(Page page, String name) {
