@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.jollychain.core.network.CheckedSheet;
 import org.jollychain.core.sheet.Sheet;
 
@@ -11,6 +12,24 @@ import org.jollychain.core.sheet.Sheet;
 final class Sheets {
 
   private Sheets() {}
+
+  static List<String> keys() {
+    return List.of(
+        "dryer-timer-240",
+        "dryer-board-240",
+        "dryer-gas-120",
+        "dryer-condenser-230",
+        "range-240",
+        "water-heater-240",
+        "heater-instant-12v",
+        "autoclave-115",
+        "autoclave-230",
+        "heat-kit-240",
+        "furnace-24v",
+        "millivolt-heater",
+        "dishwasher-120",
+        "microwave-120");
+  }
 
   static Sheet read(String key) {
     try (InputStream in = Sheet.class.getResourceAsStream("/sheets/" + key + ".yaml")) {

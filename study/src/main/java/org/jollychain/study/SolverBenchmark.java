@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.jollychain.core.fault.Hypotheses;
-import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Draw;
 import org.jollychain.core.network.Meter;
@@ -53,7 +52,7 @@ public class SolverBenchmark {
         new Hypotheses(new SoundUnit(sheet))
             .all(Optional.empty()).stream()
                 .filter(h -> h.faults().size() == 1)
-                .map(Hypothesis::changes)
+                .map(h -> h.changesIn(situation))
                 .toList();
     probe = Probe.between(MeterFunction.VOLTS_AC, "B1", "B2", "bake-call");
     System.out.printf("%d single faults, %d parts%n", faults.size(), sheet.parts().size());

@@ -55,6 +55,8 @@ public final class Diagnosis {
   private final Meter meter = Meter.GENERAL;
   private final Expectations expectations;
   private final Hypotheses hypotheses;
+  private final Map<String, List<Expectations.AlsoBad>> alsoBad;
+  private final Expectations.AlsoBad deadLine;
   private final Map<Optional<String>, List<Hypothesis>> priors = new ConcurrentHashMap<>();
   private final SoundUnit unit;
 
@@ -63,6 +65,10 @@ public final class Diagnosis {
     this.unit = new SoundUnit(sheet);
     this.expectations = new Expectations(unit, meter);
     this.hypotheses = new Hypotheses(unit);
+    this.deadLine =
+        new Expectations.AlsoBad(
+            -1, List.of(Change.open("supply:" + sheet.supply().system().outward())));
+    this.alsoBad = Verdicts.alsoBad(sheet, hypotheses);
   }
 
   public Sheet sheet() {
@@ -77,14 +83,8 @@ public final class Diagnosis {
   public Assessment assess(List<? extends Evidence> evidence, Optional<String> complaint) {
     List<Flag> flags = new ArrayList<>();
     List<Evidence> usable = usable(evidence, flags);
-    Weighing weighing =
-        new Weighing(
-            sheet,
-            meter,
-            expectations,
-            usable,
-            priors.computeIfAbsent(complaint, c -> hypotheses.all(c.map(this::complaint))));
-    Verdicts verdicts = new Verdicts(sheet, meter, expectations, hypotheses, weighing);
+    Weighing weighing = weigh(usable, complaint);
+    Verdicts verdicts = new Verdicts(sheet, meter, expectations, alsoBad, weighing);
     List<PartAssessment> parts = verdicts.all();
     flagReadings(weighing, flags);
     for (PartAssessment part : parts) {
@@ -122,13 +122,40 @@ public final class Diagnosis {
         unexplained);
   }
 
+  /**
+   * What is believed after the evidence: every hypothesis with its probability, the most probable
+   * first; those that are ruled out left out.
+   *
+   * @param evidence not struck out, in any order
+   * @param complaint what the customer sees, an id of the sheet's complaints
+   */
+  public List<Belief> beliefs(List<? extends Evidence> evidence, Optional<String> complaint) {
+    return weigh(usable(evidence, new ArrayList<>()), complaint).all().stream()
+        .filter(w -> w.probability() > 0)
+        .map(w -> new Belief(w.hypothesis(), w.probability()))
+        .toList();
+  }
+
+  /** A hypothesis and how likely it is now. */
+  public record Belief(Hypothesis hypothesis, double probability) {}
+
+  private Weighing weigh(List<Evidence> usable, Optional<String> complaint) {
+    return new Weighing(
+        sheet,
+        meter,
+        expectations,
+        usable,
+        priors.computeIfAbsent(complaint, c -> hypotheses.all(c.map(this::complaint))));
+  }
+
   private Assessment.Judged judged(Evidence e, Weighing weighing) {
     if (e instanceof Observation o) {
       return new Assessment.Judged(
           o.id(), sheet.part(o.part()).title() + " runs", o.runs().toString(), "", "");
     }
     Reading r = (Reading) e;
-    List<Change> leader = weighing.believable().get(0).hypothesis().changes();
+    List<Change> leader =
+        weighing.believable().get(0).hypothesis().changesIn(sheet.situation(r.situation()));
     return new Assessment.Judged(
         r.id(),
         Wording.place(sheet, r.probe()),
@@ -212,7 +239,7 @@ public final class Diagnosis {
     Weighing.Weighed leader = weighing.believable().get(0);
     List<String> misfits = new ArrayList<>();
     for (Evidence e : weighing.evidence()) {
-      Track.Explained how = leader.explained().getOrDefault(e.id(), Track.Explained.AS_READ);
+      Track.Explained how = weighing.explained(leader, e);
       if (e instanceof Reading r) {
         if (how == Track.Explained.AS_PREFIX) {
           flags.add(
@@ -255,7 +282,8 @@ public final class Diagnosis {
     if (!highImpedance || !(r.shown() instanceof Shown.Figure f) || f.value() < GHOST_VOLTS) {
       return Optional.empty();
     }
-    Solution solution = unit.in(r.situation(), leader.hypothesis().changes());
+    Solution solution =
+        unit.in(r.situation(), leader.hypothesis().changesIn(sheet.situation(r.situation())));
     double behind = solution.ohmsBetween(r.probe().red(), r.probe().black()).abs();
     return behind < GHOST_OHMS
         ? Optional.empty()
@@ -333,7 +361,7 @@ public final class Diagnosis {
                 .flatMap(w -> w.hypothesis().supplyFault().stream())
                 .findFirst()
                 .flatMap(f -> Kebab.read(SupplyVerdict.class, f.toString()));
-    double dead = weighing.ratioIfAlso("supply", deadLine());
+    double dead = weighing.ratioIfAlso("supply", deadLine);
     SupplyVerdict verdict =
         blamed.orElse(
             !live.isEmpty() && fault < 0.2 && dead < CONTRADICTED
@@ -343,10 +371,6 @@ public final class Diagnosis {
       because.add("No supply reading yet: %s to %s first.".formatted(source.red(), source.black()));
     }
     return new SupplyAssessment(verdict, fault, heat, because);
-  }
-
-  private List<Change> deadLine() {
-    return List.of(Change.open("supply:" + sheet.supply().system().outward()));
   }
 
   private String supplyReason(Reading r) {
@@ -436,9 +460,14 @@ public final class Diagnosis {
           && own.contains(r)
           && (r.probe().function().needsDeadCircuit() || mode == FaultMode.DROPPING)) {
         Track alone = new Track(meter, sheet.supply().volts());
-        alone.absorb(expectations.line(List.of(), r.probe()), r);
+        Track.Noise noise = Track.Noise.of(meter, sheet.supply().volts(), r);
+        alone.absorb(expectations.line(List.of(), r.probe()), r, noise);
         Track blamed = new Track(meter, sheet.supply().volts());
-        blamed.absorb(expectations.line(leader.hypothesis().changes(), r.probe()), r);
+        blamed.absorb(
+            expectations.line(
+                leader.hypothesis().changesIn(sheet.situation(r.situation())), r.probe()),
+            r,
+            noise);
         if (alone.logLikelihood() - blamed.logLikelihood() < Math.log(FAILED_TEST)) {
           return true;
         }

@@ -37,10 +37,11 @@ final class Magnitude {
     double xx = 0;
     double yy = 0;
     double xy = 0;
-    for (Complex g : p.slopes()) {
-      xx += g.re() * g.re();
-      yy += g.im() * g.im();
-      xy += g.re() * g.im();
+    double[] g = p.slopes();
+    for (int i = 0; i < g.length; i += 2) {
+      xx += g[i] * g[i];
+      yy += g[i + 1] * g[i + 1];
+      xy += g[i] * g[i + 1];
     }
     Complex v = p.value();
     double size = v.abs();
@@ -78,10 +79,10 @@ final class Magnitude {
         }
       }
     }
-    double[] slopes = new double[p.slopes().length];
+    double[] slopes = new double[g.length / 2];
     double explained = 0;
     for (int i = 0; i < slopes.length; i++) {
-      slopes[i] = p.slopes()[i].re() * towardsX + p.slopes()[i].im() * towardsY;
+      slopes[i] = g[2 * i] * towardsX + g[2 * i + 1] * towardsY;
       explained += slopes[i] * slopes[i];
     }
     double square = size * size + xx + yy;

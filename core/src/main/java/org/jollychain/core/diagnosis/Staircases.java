@@ -32,7 +32,8 @@ import org.jollychain.core.sheet.Situation;
  */
 final class Staircases {
 
-  private static final double MATTERS = 0.01;
+  private static final double MATTERS = 0.02;
+  private static final int MOST_MIXED = 16;
 
   private final Sheet sheet;
   private final Meter meter;
@@ -169,8 +170,7 @@ final class Staircases {
           && r.shown() instanceof Shown.Figure figure
           && r.situation().equals(situation.id())
           && r.probe().function().dimension() == Dimension.VOLTS
-          && weighing.leader().explained().getOrDefault(r.id(), Track.Explained.AS_READ)
-              == Track.Explained.AS_READ) {
+          && weighing.explained(weighing.leader(), r) == Track.Explained.AS_READ) {
         boolean same = r.probe().red().equals(a) && r.probe().black().equals(b);
         boolean turned = r.probe().red().equals(b) && r.probe().black().equals(a);
         if (same || turned) {
@@ -196,12 +196,12 @@ final class Staircases {
     MeterFunction volts = sheet.supply().dc() ? MeterFunction.VOLTS_DC : MeterFunction.VOLTS_AC;
     Probe probe = Probe.between(volts, point, reference, situation.id());
     List<Component> components = new ArrayList<>();
-    for (Weighing.Weighed w : weighing.believable()) {
+    for (Weighing.Weighed w : weighing.believable().stream().limit(MOST_MIXED).toList()) {
       if (w.probability() > MATTERS * weighing.believable().get(0).probability()) {
         components.add(
             new Component(
                 w.probability(),
-                w.track().believed(expectations.line(w.hypothesis().changes(), probe))));
+                w.track().believed(expectations.line(w.hypothesis().changesIn(situation), probe))));
       }
     }
     return new Mixture(components);

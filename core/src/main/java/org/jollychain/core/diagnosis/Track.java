@@ -38,6 +38,12 @@ final class Track {
    */
   private static final double BLED = 0.3;
 
+  /** Volts that a lead picks up from the wires around it, as a share of the supply's. */
+  private static final double PICKUP_SHARE = 1e-4;
+
+  /** Expectations this close, in standard deviations of a reading's own, are taken for one. */
+  private static final double ALIKE = 0.12;
+
   private static final double OWN_GAIN = 0.2;
   private static final double SHARED_GAIN = 0.8;
   private static final double LEAD_OHMS_SD = 0.1;
@@ -57,6 +63,7 @@ final class Track {
   private final List<double[]> factor = new ArrayList<>();
   private final List<Double> whitened = new ArrayList<>();
   private final List<Double> steps = new ArrayList<>();
+  private final List<Explained> explained = new ArrayList<>();
   private double logLikelihood;
 
   /**
@@ -77,17 +84,133 @@ final class Track {
   }
 
   /** Adds evidence that depends on no other, by its probability or its density. */
-  void absorb(double probability) {
+  private void absorb(double probability) {
     double step = Math.log(probability);
     steps.add(step);
     logLikelihood += step;
   }
 
-  /** Adds a reading to what is known. */
-  Explained absorb(Line line, Reading reading) {
-    if (reading.shown() instanceof Shown.Figure figure) {
-      return absorb(line, reading.probe().function(), figure);
+  /** Slopes far below the last digit made nothing, so that the rest is quick to reckon with. */
+  static Line withoutTrifles(Meter meter, MeterFunction function, Line line) {
+    double trifle = 0.02 * meter.accuracy(function).resolutionAt(line.mean());
+    double[] slopes = line.slopes().clone();
+    double dropped = 0;
+    for (int p = 0; p < slopes.length; p++) {
+      if (Math.abs(slopes[p]) < trifle) {
+        dropped += slopes[p] * slopes[p];
+        slopes[p] = 0;
+      }
     }
+    return new Line(line.mean(), slopes, line.residualVariance() + dropped, line.floating());
+  }
+
+  /** Whether no reading could tell two lines apart. */
+  static boolean alike(Meter meter, MeterFunction function, Line a, Line b) {
+    double size = Math.max(Math.abs(a.mean()), Math.abs(b.mean()));
+    if (function.needsDeadCircuit() && Math.min(a.mean(), b.mean()) > 3 * meter.overLimitOhms()) {
+      return true;
+    }
+    Accuracy accuracy = meter.accuracy(function);
+    double own =
+        Math.sqrt(OWN_GAIN / 3) * accuracy.share() * size
+            + accuracy.counts() * accuracy.resolutionAt(size) / Math.sqrt(3);
+    double near = ALIKE * own;
+    if (Math.abs(a.mean() - b.mean()) > near
+        || Math.abs(a.floating() - b.floating()) > 0.02
+        || Math.abs(Math.sqrt(a.residualVariance()) - Math.sqrt(b.residualVariance())) > near) {
+      return false;
+    }
+    for (int i = 0; i < a.slopes().length; i++) {
+      if (Math.abs(a.slopes()[i] - b.slopes()[i]) > near) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Whether a reading bears on which of two lines is true. */
+  static boolean differ(Meter meter, MeterFunction function, Line a, Line b) {
+    double size = Math.max(Math.abs(a.mean()), Math.abs(b.mean()));
+    if (a == b
+        || function.needsDeadCircuit()
+            && Math.min(a.mean(), b.mean()) > 3 * meter.overLimitOhms()) {
+      return false;
+    }
+    double digit = meter.accuracy(function).resolutionAt(size);
+    return Math.abs(a.mean() - b.mean()) > 0.003 * size + digit
+        || Math.abs(a.floating() - b.floating()) > 0.05;
+  }
+
+  /** The same readings, to be gone on with otherwise. */
+  Track copy() {
+    Track copy = new Track(meter, sourceVolts);
+    copy.slopes.addAll(slopes);
+    copy.factor.addAll(factor);
+    copy.whitened.addAll(whitened);
+    copy.steps.addAll(steps);
+    copy.explained.addAll(explained);
+    copy.logLikelihood = logLikelihood;
+    return copy;
+  }
+
+  /**
+   * What a figure on a display leaves open, whatever is expected: variances of counts and rounding,
+   * as it stands and a thousand times greater and smaller.
+   */
+  record Noise(double asRead, double thousandfold, double thousandth) {
+
+    private static final Noise NONE = new Noise(0, 0, 0);
+
+    static Noise of(Meter meter, double sourceVolts, Reading reading) {
+      return reading.shown() instanceof Shown.Figure figure
+          ? new Noise(
+              variance(meter, sourceVolts, reading, figure, 1),
+              variance(meter, sourceVolts, reading, figure, 1e3),
+              variance(meter, sourceVolts, reading, figure, 1e-3))
+          : NONE;
+    }
+
+    private static double variance(
+        Meter meter, double sourceVolts, Reading reading, Shown.Figure figure, double slip) {
+      Accuracy accuracy = meter.accuracy(reading.probe().function());
+      double coarsest =
+          reading.probe().function().needsDeadCircuit()
+              ? accuracy.finest()
+              : accuracy.resolutionAt(sourceVolts);
+      double written = figure.resolution() * slip;
+      double digit =
+          Math.max(accuracy.resolutionAt(figure.value() * slip), Math.min(written, coarsest));
+      double counts = accuracy.counts() * digit;
+      double rounding = Math.max(digit, written);
+      double pickup =
+          reading.probe().function() == MeterFunction.VOLTS_AC
+              ? PICKUP_SHARE * sourceVolts * PICKUP_SHARE * sourceVolts
+              : 0;
+      return counts * counts / 3 + rounding * rounding / 12 + pickup;
+    }
+  }
+
+  /** Adds a reading to what is known. */
+  void absorb(Line line, Reading reading, Noise noise) {
+    Explained how =
+        reading.shown() instanceof Shown.Figure figure
+            ? absorb(line, reading.probe().function(), figure, noise)
+            : absorbOther(line, reading);
+    explained.add(how);
+  }
+
+  /** How each piece of evidence was best explained, in their order. */
+  List<Explained> explained() {
+    return explained;
+  }
+
+  /** Adds an observation by its probability. */
+  void absorbSeen(double probability) {
+    absorb(probability);
+    explained.add(Explained.AS_READ);
+  }
+
+  private Explained absorbOther(Line line, Reading reading) {
     boolean ohms = reading.probe().function().needsDeadCircuit();
     if (reading.shown() instanceof Shown.OverLimit && ohms) {
       double probability = (1 - NO_CONTACT - ANYTHING) * overLimit(line) + NO_CONTACT;
@@ -105,10 +228,11 @@ final class Track {
     return Explained.AS_READ;
   }
 
-  private Explained absorb(Line line, MeterFunction function, Shown.Figure figure) {
+  private Explained absorb(Line line, MeterFunction function, Shown.Figure figure, Noise leftOpen) {
     boolean ohms = function.needsDeadCircuit();
     double[] row = row(line, function);
-    double ownVariance = ownVariance(line, function, figure);
+    double expectedVariance = expectedVariance(line, function);
+    double ownVariance = leftOpen.asRead() + expectedVariance;
     double[] w = forward(row);
     double mean = line.mean() + dot(w, whitened);
     double variance = squared(row) + ownVariance - squared(w);
@@ -119,18 +243,11 @@ final class Track {
     double main = asRead * within * (1 - bled) * density(figure.value(), mean, variance);
     double noise = Math.max(ownVariance - line.residualVariance(), 1e-6);
     double collapsed = asRead * bled * density(figure.value(), 0, noise);
-    double prefix = 0;
-    for (double slip : new double[] {1e3, 1e-3}) {
-      double slipped =
-          ownVariance(
-              line, function, new Shown.Figure(figure.value() * slip, figure.resolution() * slip));
-      prefix +=
-          0.5
-              * PREFIX
-              * within
-              * slip
-              * density(figure.value() * slip, mean, variance - ownVariance + slipped);
-    }
+    double shared = within * 0.5 * PREFIX;
+    double known = variance - ownVariance + expectedVariance;
+    double up = density(figure.value() * 1e3, mean, known + leftOpen.thousandfold());
+    double down = density(figure.value() * 1e-3, mean, known + leftOpen.thousandth());
+    double prefix = shared * (1e3 * up + 1e-3 * down);
     double anything =
         ohms
             ? ANYTHING
@@ -169,15 +286,6 @@ final class Track {
     return new Uncertain(line.mean() + dot(w, whitened), Math.sqrt(Math.max(0, variance)));
   }
 
-  /** What a meter of this kind should read next, with everything that is uncertain about it. */
-  Uncertain expected(Line line, MeterFunction function) {
-    double[] row = row(line, function);
-    double[] w = forward(row);
-    double own = ownVariance(line, function, new Shown.Figure(line.mean(), 0));
-    return new Uncertain(
-        line.mean() + dot(w, whitened), Math.sqrt(Math.max(0, squared(row) + own - squared(w))));
-  }
-
   /** The probability that ohms shows OL. */
   double overLimit(Line line) {
     return above(line, meter.overLimitOhms());
@@ -195,29 +303,29 @@ final class Track {
     return row;
   }
 
-  private double ownVariance(Line line, MeterFunction function, Shown.Figure figure) {
-    Accuracy accuracy = meter.accuracy(function);
-    double gain = accuracy.share() * line.mean();
-    double coarsest =
-        function.needsDeadCircuit() ? accuracy.finest() : accuracy.resolutionAt(sourceVolts);
-    double digit =
-        Math.max(accuracy.resolutionAt(figure.value()), Math.min(figure.resolution(), coarsest));
-    double counts = accuracy.counts() * digit;
-    double written = Math.max(digit, figure.resolution());
-    return OWN_GAIN * gain * gain / 3
-        + counts * counts / 3
-        + written * written / 12
-        + line.residualVariance();
+  /**
+   * What of a reading's variance depends on what is expected: its gain, and what the line leaves.
+   */
+  private double expectedVariance(Line line, MeterFunction function) {
+    double gain = meter.accuracy(function).share() * line.mean();
+    return OWN_GAIN * gain * gain / 3 + line.residualVariance();
   }
 
   /** Solves L w = covariance of a new row with the earlier readings. */
   private double[] forward(double[] row) {
+    int[] matter = new int[row.length];
+    int count = 0;
+    for (int p = 0; p < row.length; p++) {
+      if (row[p] != 0) {
+        matter[count++] = p;
+      }
+    }
     double[] w = new double[slopes.size()];
     for (int i = 0; i < w.length; i++) {
       double sum = 0;
       double[] earlier = slopes.get(i);
-      for (int p = 0; p < row.length; p++) {
-        sum += row[p] * earlier[p];
+      for (int k = 0; k < count; k++) {
+        sum += row[matter[k]] * earlier[matter[k]];
       }
       double[] l = factor.get(i);
       for (int j = 0; j < i; j++) {

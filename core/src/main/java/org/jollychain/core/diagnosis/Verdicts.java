@@ -3,12 +3,14 @@ package org.jollychain.core.diagnosis;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jollychain.core.diagnosis.Assessment.Measured;
 import org.jollychain.core.diagnosis.Assessment.ModeProbability;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
+import org.jollychain.core.diagnosis.Expectations.AlsoBad;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
@@ -43,6 +45,7 @@ final class Verdicts {
   /** A link this bad must have shown, as a share of what it is in series with. */
   private static final double BAD_SHARE = 0.05;
 
+  private static final int MOST_LOADS_BY_THEMSELVES = 3;
   private static final double SMALLEST_BAD_OHMS = 0.1;
   private static final double[] BAD_LOAD = {0.68, 1.4};
   private static final double SMALL_SHARE = 0.02;
@@ -51,20 +54,22 @@ final class Verdicts {
   private final Sheet sheet;
   private final Meter meter;
   private final Expectations expectations;
-  private final Hypotheses hypotheses;
+  private final Map<String, List<AlsoBad>> alsoBad;
   private final Weighing weighing;
+  private final Map<String, Map<FaultMode, Double>> byPart;
 
   Verdicts(
       Sheet sheet,
       Meter meter,
       Expectations expectations,
-      Hypotheses hypotheses,
+      Map<String, List<AlsoBad>> alsoBad,
       Weighing weighing) {
     this.sheet = sheet;
     this.meter = meter;
     this.expectations = expectations;
-    this.hypotheses = hypotheses;
+    this.alsoBad = alsoBad;
     this.weighing = weighing;
+    this.byPart = byPart(weighing);
   }
 
   List<PartAssessment> all() {
@@ -115,12 +120,12 @@ final class Verdicts {
         because.add("Not closed: not commanded, or open. Make sure that " + commandsOf(part) + ".");
       }
     } else {
-      double open = weighing.ratioIfAlso(part.id(), List.of(Change.open(part.id())));
-      double bad =
-          bad(part).stream()
-              .mapToDouble(changes -> weighing.ratioIfAlso(part.id(), changes))
-              .max()
-              .orElse(1);
+      List<AlsoBad> worse = alsoBad.get(part.id());
+      double open = weighing.ratioIfAlso(part.id(), worse.get(0));
+      double bad = open > MUCH_LESS_LIKELY ? open : 0;
+      for (int i = 1; i < worse.size() && bad <= MUCH_LESS_LIKELY; i++) {
+        bad = Math.max(bad, weighing.ratioIfAlso(part.id(), worse.get(i)));
+      }
       if (probability < DOUBTED && Math.max(open, bad) <= MUCH_LESS_LIKELY) {
         verdict = Verdict.SOUND;
         measured.filter(m -> m.amperes() > 0).ifPresent(m -> because.add(cost(m)));
@@ -163,27 +168,43 @@ final class Verdicts {
   }
 
   private List<ModeProbability> modes(String part) {
-    Map<FaultMode, Double> byMode = new EnumMap<>(FaultMode.class);
-    for (Weighing.Weighed w : weighing.all()) {
-      w.hypothesis()
-          .modeOf(part)
-          .ifPresent(mode -> byMode.merge(mode, w.probability(), Double::sum));
-    }
-    return byMode.entrySet().stream()
+    return byPart.getOrDefault(part, Map.of()).entrySet().stream()
         .map(e -> new ModeProbability(e.getKey(), e.getValue()))
         .sorted(Comparator.comparingDouble(ModeProbability::probability).reversed())
         .toList();
+  }
+
+  private static Map<String, Map<FaultMode, Double>> byPart(Weighing weighing) {
+    Map<String, Map<FaultMode, Double>> byPart = new HashMap<>();
+    for (Weighing.Weighed w : weighing.all()) {
+      for (Fault fault : w.hypothesis().faults()) {
+        if (w.probability() > 0 && fault instanceof Fault.OfPart p) {
+          byPart
+              .computeIfAbsent(p.part(), id -> new EnumMap<>(FaultMode.class))
+              .merge(p.mode(), w.probability(), Double::sum);
+        }
+      }
+    }
+    return byPart;
   }
 
   private static double sum(List<ModeProbability> modes) {
     return Math.min(1, modes.stream().mapToDouble(ModeProbability::probability).sum());
   }
 
-  /** Open and not made look the same from its terminals and share a verdict. */
+  /**
+   * Open, tripped and not made look the same from a part's terminals and share a verdict, unless it
+   * is clear that it has only tripped.
+   */
   private static Verdict blamed(List<ModeProbability> modes) {
     Map<Verdict, Double> byVerdict = new EnumMap<>(Verdict.class);
+    double tripped = 0;
     for (ModeProbability m : modes) {
       byVerdict.merge(verdict(m.mode()), m.probability(), Double::sum);
+      tripped += m.mode() == FaultMode.TRIPPED ? m.probability() : 0;
+    }
+    if (tripped >= BLAMED * sum(modes)) {
+      return Verdict.TRIPPED;
     }
     Map.Entry<Verdict, Double> most =
         byVerdict.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow();
@@ -192,7 +213,7 @@ final class Verdicts {
 
   private static Verdict verdict(FaultMode mode) {
     return switch (mode) {
-      case OPEN, NOT_MADE -> Verdict.OPEN;
+      case OPEN, TRIPPED, NOT_MADE -> Verdict.OPEN;
       case DROPPING -> Verdict.DROPPING;
       case STUCK -> Verdict.STUCK;
       case CASE_LEAK -> Verdict.LEAKING;
@@ -201,56 +222,60 @@ final class Verdicts {
   }
 
   /**
-   * What a bad part would be like. A link is also tried with the loads it feeds open, each and all:
-   * only evidence that rules this out as well has shown that current flowed.
+   * For every part what a bad one would be like, open first. A link is also tried with the loads it
+   * feeds open, each and all: only evidence that rules this out as well has shown that current
+   * flowed.
    */
-  private List<List<Change>> bad(Part part) {
-    List<List<Change>> bad = new ArrayList<>();
-    if (part.actsAsLink()) {
-      Change dropping =
-          Change.dropping(
-              part.id(), Math.max(BAD_SHARE * hypotheses.loopOhms(part.id()), SMALLEST_BAD_OHMS));
-      List<Change> noCurrent = new ArrayList<>(List.of(dropping));
-      bad.add(List.of(dropping));
-      for (String load : hypotheses.loadsOf(part.id())) {
-        bad.add(List.of(dropping, Change.open(load)));
-        noCurrent.add(Change.open(load));
+  static Map<String, List<AlsoBad>> alsoBad(Sheet sheet, Hypotheses hypotheses) {
+    Map<String, List<AlsoBad>> all = new HashMap<>();
+    int next = 0;
+    for (Part part : sheet.parts().values()) {
+      List<List<Change>> bad = new ArrayList<>(List.of(List.of(Change.open(part.id()))));
+      if (part.actsAsLink()) {
+        double ohms = Math.max(BAD_SHARE * hypotheses.loopOhms(part.id()), SMALLEST_BAD_OHMS);
+        Change dropping = Change.dropping(part.id(), ohms);
+        List<Change> noCurrent = new ArrayList<>(List.of(dropping));
+        bad.add(List.of(dropping));
+        List<String> loads = hypotheses.loadsOf(part.id());
+        for (String load : loads) {
+          if (loads.size() <= MOST_LOADS_BY_THEMSELVES) {
+            bad.add(List.of(dropping, Change.open(load)));
+          }
+          noCurrent.add(Change.open(load));
+        }
+        bad.add(noCurrent);
+      } else {
+        for (double factor : BAD_LOAD) {
+          bad.add(List.of(Change.scaled(part.id(), factor)));
+        }
       }
-      bad.add(noCurrent);
-    } else {
-      for (double factor : BAD_LOAD) {
-        bad.add(List.of(Change.scaled(part.id(), factor)));
+      List<AlsoBad> ofPart = new ArrayList<>();
+      for (List<Change> changes : bad) {
+        ofPart.add(new AlsoBad(next++, changes));
       }
+      all.put(part.id(), List.copyOf(ofPart));
     }
-    return bad;
+    return all;
   }
 
   /** The reading that speaks most clearly against the part being open. */
   private Optional<String> strongestAgainst(Part part) {
     Weighing.Weighed leader = weighing.believable().get(0);
-    List<Change> open = List.of(Change.open(part.id()));
-    List<Double> now = leader.track().steps();
-    List<Double> ifOpen = weighing.withAlso(leader, open).steps();
-    int strongest = -1;
-    double most = Math.log(1 / EXCLUDED) / 2;
-    for (int i = 0; i < now.size(); i++) {
-      if (now.get(i) - ifOpen.get(i) > most) {
-        most = now.get(i) - ifOpen.get(i);
-        strongest = i;
-      }
-    }
-    if (strongest < 0 || !(weighing.evidence().get(strongest) instanceof Reading reading)) {
-      return Optional.empty();
-    }
-    List<Change> changes = new ArrayList<>(leader.hypothesis().changes());
-    changes.addAll(open);
-    double would = expectations.line(changes, reading.probe()).mean();
-    return Optional.of(
-        "Were it open, there would be %s %s, not %s."
-            .formatted(
-                Wording.expected(meter, reading.probe().function(), would),
-                Wording.place(sheet, reading.probe()),
-                Wording.shown(reading)));
+    return weighing
+        .strongestAgainst(alsoBad.get(part.id()).get(0), Math.log(1 / EXCLUDED) / 2)
+        .map(
+            reading -> {
+              List<Change> changes =
+                  new ArrayList<>(
+                      leader.hypothesis().changesIn(sheet.situation(reading.situation())));
+              changes.add(Change.open(part.id()));
+              double would = expectations.line(changes, reading.probe()).mean();
+              return "Were it open, there would be %s %s, not %s."
+                  .formatted(
+                      Wording.expected(meter, reading.probe().function(), would),
+                      Wording.place(sheet, reading.probe()),
+                      Wording.shown(reading));
+            });
   }
 
   private String direct(Part part, Reading reading) {
@@ -298,7 +323,9 @@ final class Verdicts {
         Math.abs(
             leader
                 .track()
-                .believed(expectations.line(leader.hypothesis().changes(), clamp))
+                .believed(
+                    expectations.line(
+                        leader.hypothesis().changesIn(sheet.situation(reading.situation())), clamp))
                 .mean());
     double nominal = Math.abs(expectations.line(List.of(), clamp).mean());
     double source = openVolts(part, reading);

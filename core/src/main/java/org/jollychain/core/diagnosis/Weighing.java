@@ -2,9 +2,11 @@ package org.jollychain.core.diagnosis;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Predicate;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Observation;
@@ -31,28 +33,37 @@ final class Weighing {
   private static final double RUNS_LOG_SD = 0.12;
 
   private static final double WEAK_LOG_SD = 0.5;
+
+  /** So much less likely than the best, a hypothesis is out: e^-20 is one in 500 million. */
+  private static final double RULED_OUT_NATS = 20;
+
   private static final double SMALLEST_VOLTS = 1e-3;
   private static final double NEGLIGIBLE = 0.002;
-  private static final int MOST_ALTERNATIVES = 12;
+  private static final double ANCHOR_SHARE = 0.2;
+  private static final int MOST_ALTERNATIVES = 3;
 
   /**
    * A hypothesis after the evidence.
    *
-   * @param explained how it explains each reading, by id
+   * @param index its place among all hypotheses of the sheet
    */
-  record Weighed(
-      Hypothesis hypothesis,
-      double probability,
-      Track track,
-      Map<String, Track.Explained> explained) {}
+  record Weighed(Hypothesis hypothesis, int index, double probability, Track track) {}
 
   private final Sheet sheet;
   private final Meter meter;
   private final Expectations expectations;
   private final List<Evidence> evidence;
+  private final List<Optional<Expectations.Known>> known = new ArrayList<>();
+  private final List<Optional<Track.Noise>> noise = new ArrayList<>();
+  private final Map<Double, Double> shares = new HashMap<>();
   private final List<Weighed> weighed;
+  private final List<Weighed> believable;
+  private final int count;
 
   /**
+   * Reading by reading: a hypothesis that the evidence has ruled out is weighed no further, and
+   * those that have agreed on every reading so far are weighed as one.
+   *
    * @param evidence in canonical order
    */
   Weighing(
@@ -65,30 +76,143 @@ final class Weighing {
     this.meter = meter;
     this.expectations = expectations;
     this.evidence = evidence;
-    List<Weighed> unscaled = new ArrayList<>();
+    this.count = hypotheses.size();
+    for (Evidence e : evidence) {
+      known.add(
+          e instanceof Reading r ? Optional.of(expectations.at(r.probe())) : Optional.empty());
+      noise.add(
+          e instanceof Reading r
+              ? Optional.of(Track.Noise.of(meter, sheet.supply().volts(), r))
+              : Optional.empty());
+    }
+    List<Agreeing> groups = new ArrayList<>(List.of(new Agreeing(source())));
+    for (int i = 0; i < count; i++) {
+      groups.get(0).members.add(new Member(hypotheses.get(i), i));
+    }
+    List<Member> ruledOut = new ArrayList<>();
+    for (int i = 0; i < evidence.size(); i++) {
+      groups = absorb(groups, i);
+      double best = Double.NEGATIVE_INFINITY;
+      for (Agreeing group : groups) {
+        for (Member m : group.members) {
+          best = Math.max(best, m.logPrior + group.track.logLikelihood());
+        }
+      }
+      double least = best - RULED_OUT_NATS;
+      for (Agreeing group : groups) {
+        double likelihood = group.track.logLikelihood();
+        group.members.removeIf(m -> m.logPrior + likelihood < least && ruledOut.add(m));
+      }
+      groups.removeIf(group -> group.members.isEmpty());
+    }
+    this.weighed = scaled(groups, ruledOut);
+    this.believable = believableOf(weighed);
+  }
+
+  private Track source() {
+    return new Track(meter, sheet.supply().volts());
+  }
+
+  private static List<Weighed> scaled(List<Agreeing> groups, List<Member> ruledOut) {
     double best = Double.NEGATIVE_INFINITY;
-    for (Hypothesis h : hypotheses) {
-      Weighed w = h.kind() == Hypothesis.Kind.NOT_ON_SHEET ? unknown(h) : absorbAll(h, h.changes());
-      unscaled.add(w);
-      best = Math.max(best, w.probability());
+    for (Agreeing group : groups) {
+      for (Member m : group.members) {
+        best = Math.max(best, m.logPrior + group.track.logLikelihood());
+      }
     }
     double sum = 0;
-    for (Weighed w : unscaled) {
-      sum += Math.exp(w.probability() - best);
+    for (Agreeing group : groups) {
+      for (Member m : group.members) {
+        sum += Math.exp(m.logPrior + group.track.logLikelihood() - best);
+      }
     }
-    double all = sum;
-    double top = best;
-    this.weighed =
-        unscaled.stream()
-            .map(
-                w ->
-                    new Weighed(
-                        w.hypothesis(),
-                        Math.exp(w.probability() - top) / all,
-                        w.track(),
-                        w.explained()))
-            .sorted(Comparator.comparingDouble(Weighed::probability).reversed())
-            .toList();
+    List<Weighed> all = new ArrayList<>();
+    for (Agreeing group : groups) {
+      for (Member m : group.members) {
+        double probability = Math.exp(m.logPrior + group.track.logLikelihood() - best) / sum;
+        all.add(new Weighed(m.hypothesis, m.index, probability, group.track));
+      }
+    }
+    all.sort(
+        Comparator.comparingDouble(Weighed::probability)
+            .reversed()
+            .thenComparingInt(Weighed::index));
+    for (Member m : ruledOut) {
+      all.add(new Weighed(m.hypothesis, m.index, 0, groups.get(0).track));
+    }
+    return List.copyOf(all);
+  }
+
+  /** A hypothesis with the logarithm of its prior. */
+  private static final class Member {
+    private final Hypothesis hypothesis;
+    private final int index;
+    private final double logPrior;
+
+    Member(Hypothesis hypothesis, int index) {
+      this.hypothesis = hypothesis;
+      this.index = index;
+      this.logPrior = Math.log(hypothesis.prior());
+    }
+  }
+
+  /** Hypotheses that expect the same of everything that was read so far. */
+  private static final class Agreeing {
+    private final List<Member> members = new ArrayList<>();
+    private final Track track;
+
+    Agreeing(Track track) {
+      this.track = track;
+    }
+  }
+
+  /** The groups as a piece of evidence divides them. */
+  private List<Agreeing> absorb(List<Agreeing> groups, int at) {
+    List<Agreeing> divided = new ArrayList<>();
+    for (Agreeing group : groups) {
+      Map<Object, List<Member>> parts = new LinkedHashMap<>();
+      for (Member m : group.members) {
+        parts.computeIfAbsent(expects(m, at), k -> new ArrayList<>()).add(m);
+      }
+      int left = parts.size();
+      for (Map.Entry<Object, List<Member>> part : parts.entrySet()) {
+        Track track = --left == 0 ? group.track : group.track.copy();
+        absorb(track, part.getKey(), at);
+        Agreeing agreeing = new Agreeing(track);
+        agreeing.members.addAll(part.getValue());
+        divided.add(agreeing);
+      }
+    }
+    return divided;
+  }
+
+  /** What a hypothesis expects of a piece of evidence; the same object where it is the same. */
+  private Object expects(Member m, int at) {
+    if (m.hypothesis.kind() == Hypothesis.Kind.NOT_ON_SHEET) {
+      return Hypothesis.Kind.NOT_ON_SHEET;
+    }
+    if (evidence.get(at) instanceof Observation seen) {
+      double share = share(seen, m.hypothesis.changesIn(sheet.situation(seen.situation())));
+      return shares.computeIfAbsent(share, s -> s);
+    }
+    return known.get(at).orElseThrow().of(m.hypothesis, m.index, count);
+  }
+
+  private void absorb(Track track, Object expected, int at) {
+    if (expected instanceof Line line) {
+      track.absorb(line, (Reading) evidence.get(at), noise.get(at).orElseThrow());
+    } else if (expected instanceof Double share) {
+      absorbSeen(track, share);
+    } else {
+      absorbUnknown(track, evidence.get(at));
+    }
+  }
+
+  /** How a hypothesis best explains a piece of evidence. */
+  Track.Explained explained(Weighed w, Evidence e) {
+    int at = evidence.indexOf(e);
+    List<Track.Explained> all = w.track().explained();
+    return at >= 0 && at < all.size() ? all.get(at) : Track.Explained.AS_READ;
   }
 
   List<Evidence> evidence() {
@@ -115,6 +239,10 @@ final class Weighing {
    * The hypotheses that have a circuit and matter beside the best of them, the most probable first.
    */
   List<Weighed> believable() {
+    return believable;
+  }
+
+  private static List<Weighed> believableOf(List<Weighed> weighed) {
     List<Weighed> onSheet =
         weighed.stream()
             .filter(w -> w.hypothesis().kind() != Hypothesis.Kind.NOT_ON_SHEET)
@@ -128,44 +256,91 @@ final class Weighing {
    * believable hypotheses that do not touch it. One where nothing bears on it, towards zero where
    * the evidence shows it cannot be so.
    */
-  double ratioIfAlso(String part, List<Change> bad) {
-    if (evidence.isEmpty()) {
-      return 1;
-    }
+  double ratioIfAlso(String part, Expectations.AlsoBad bad) {
     double with = 0;
     double without = 0;
-    for (Weighed w :
-        believable().stream()
-            .filter(w -> w.hypothesis().modeOf(part).isEmpty())
-            .limit(MOST_ALTERNATIVES)
-            .toList()) {
-      double ratio = Math.exp(withAlso(w, bad).logLikelihood() - w.track().logLikelihood());
-      with += w.probability() * Math.min(ratio, 1e3);
-      without += w.probability();
+    int asked = 0;
+    for (Weighed w : believable) {
+      if (w.hypothesis().modeOf(part).isEmpty()) {
+        if (asked++ == MOST_ALTERNATIVES || w.probability() < 0.05 * without) {
+          break;
+        }
+        with += w.probability() * Math.min(ratio(w, bad), 1e3);
+        without += w.probability();
+      }
     }
     return without == 0 ? 1 : with / without;
   }
 
-  /** The evidence as a hypothesis with further changes sees it. */
-  Track withAlso(Weighed base, List<Change> also) {
-    List<Change> changes = new ArrayList<>(base.hypothesis().changes());
-    changes.addAll(also);
-    return absorbAll(base.hypothesis(), changes).track();
-  }
-
-  /** Carries the logarithm of prior times likelihood as the probability, to be scaled. */
-  private Weighed absorbAll(Hypothesis hypothesis, List<Change> changes) {
-    Track track = new Track(meter, sheet.supply().volts());
-    Map<String, Track.Explained> explained = new LinkedHashMap<>();
-    for (Evidence e : evidence) {
-      if (e instanceof Reading reading) {
-        explained.put(e.id(), track.absorb(expectations.line(changes, reading.probe()), reading));
-      } else if (e instanceof Observation seen) {
-        track.absorb((1 - SEEN_WRONG) * share(seen, changes) + SEEN_WRONG / 2);
+  /**
+   * Of what the change touches, and of the large readings that tell how much there is to expect,
+   * the likelihood with the change over that without.
+   */
+  private double ratio(Weighed base, Expectations.AlsoBad also) {
+    Track before = source();
+    Track after = source();
+    boolean touched = false;
+    boolean[] taken = new boolean[evidence.size()];
+    for (int i = 0; i < taken.length; i++) {
+      if (evidence.get(i) instanceof Reading r) {
+        Line line = line(base, i);
+        boolean here = Track.differ(meter, r.probe().function(), line, line(base, i, also));
+        touched |= here;
+        taken[i] = here || line.mean() > ANCHOR_SHARE * sheet.supply().volts();
+      } else if (evidence.get(i) instanceof Observation seen) {
+        List<Change> changes = base.hypothesis().changesIn(sheet.situation(seen.situation()));
+        List<Change> more = new ArrayList<>(changes);
+        more.addAll(also.changes());
+        double as = share(seen, changes);
+        double would = share(seen, more);
+        if (Math.abs(as - would) > 0.01) {
+          touched = true;
+          absorbSeen(before, as);
+          absorbSeen(after, would);
+        }
       }
     }
-    return new Weighed(
-        hypothesis, Math.log(hypothesis.prior()) + track.logLikelihood(), track, explained);
+    for (int i = 0; touched && i < taken.length; i++) {
+      if (taken[i]) {
+        absorb(before, line(base, i), i);
+        absorb(after, line(base, i, also), i);
+      }
+    }
+    return Math.exp(after.logLikelihood() - before.logLikelihood());
+  }
+
+  private Line line(Weighed w, int at) {
+    return known.get(at).orElseThrow().of(w.hypothesis(), w.index(), count);
+  }
+
+  private Line line(Weighed w, int at, Expectations.AlsoBad also) {
+    return known.get(at).orElseThrow().of(w.hypothesis(), w.index(), also);
+  }
+
+  /** The reading that speaks most clearly against a part being also bad, if any does. */
+  Optional<Reading> strongestAgainst(Expectations.AlsoBad bad, double leastNats) {
+    Weighed base = believable.get(0);
+    Track before = source();
+    Track after = source();
+    double most = leastNats;
+    Optional<Reading> strongest = Optional.empty();
+    for (int i = 0; i < evidence.size(); i++) {
+      if (evidence.get(i) instanceof Reading r) {
+        double was = before.logLikelihood() - after.logLikelihood();
+        absorb(before, line(base, i), i);
+        absorb(after, line(base, i, bad), i);
+        double speaks = before.logLikelihood() - after.logLikelihood() - was;
+        if (speaks > most) {
+          most = speaks;
+          strongest = Optional.of(r);
+        }
+      }
+    }
+    return strongest;
+  }
+
+  private static void absorbSeen(Track track, double share) {
+    track.absorbSeen((1 - SEEN_WRONG) * share + SEEN_WRONG / 2);
   }
 
   /** The probability that a load would be seen to run as it was. */
@@ -187,21 +362,16 @@ final class Weighing {
   }
 
   /** Something that is not on the sheet could read anything: half evenly, half evenly by decade. */
-  private Weighed unknown(Hypothesis hypothesis) {
-    Track track = new Track(meter, sheet.supply().volts());
-    double largest = 1.2 * sheet.supply().volts();
-    for (Evidence e : evidence) {
-      if (e instanceof Reading reading && reading.shown() instanceof Shown.Figure figure) {
-        boolean ohms = reading.probe().function().dimension() == MeterFunction.OHMS.dimension();
-        double size = Math.max(Math.abs(figure.value()), ohms ? 0.05 : SMALLEST_VOLTS);
-        double byDecade = 1 / (size * Math.log(ohms ? 8e8 : largest / SMALLEST_VOLTS));
-        track.absorb(
-            ohms ? byDecade : 0.5 / largest + 0.5 * Math.min(byDecade, 1 / figure.resolution()));
-      } else {
-        track.absorb(1.0 / 3);
-      }
+  private void absorbUnknown(Track track, Evidence e) {
+    if (e instanceof Reading reading && reading.shown() instanceof Shown.Figure figure) {
+      boolean ohms = reading.probe().function().dimension() == MeterFunction.OHMS.dimension();
+      double largest = 1.2 * sheet.supply().volts();
+      double size = Math.max(Math.abs(figure.value()), ohms ? 0.05 : SMALLEST_VOLTS);
+      double byDecade = 1 / (size * Math.log(ohms ? 8e8 : largest / SMALLEST_VOLTS));
+      track.absorbSeen(
+          ohms ? byDecade : 0.5 / largest + 0.5 * Math.min(byDecade, 1 / figure.resolution()));
+    } else {
+      track.absorbSeen(1.0 / 3);
     }
-    return new Weighed(
-        hypothesis, Math.log(hypothesis.prior()) + track.logLikelihood(), track, Map.of());
   }
 }

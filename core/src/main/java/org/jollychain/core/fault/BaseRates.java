@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
+import org.jollychain.core.sheet.ThermalRating;
 
 /**
  * How often each kind of part is the culprit, and in which way. Every figure here is common
@@ -21,6 +22,12 @@ final class BaseRates {
 
   static final double PAIR_OF_PARTNERS = 0.05;
 
+  /** Two contacts that wait for the same command. */
+  static final double PAIR_ON_ONE_COMMAND = 0.01;
+
+  /** Both sections of one body. */
+  static final double PAIR_OF_BODY = 0.2;
+
   private static final double OTHER_WEIGHT = 1;
   private static final Map<PartKind, Double> WEIGHTS = weights();
 
@@ -32,18 +39,58 @@ final class BaseRates {
   }
 
   /**
-   * Share of a part's faults that are of a mode; over a part's modes they add up to one at most.
+   * Share of a part's faults that are of a mode, 0 where it cannot fail so; over a part's modes
+   * they add up to about one.
    */
   static double share(Part part, FaultMode mode) {
-    boolean link = part.actsAsLink();
+    return switch (part.kind().role()) {
+      case LINK -> ofLink(part, mode);
+      case LOAD -> ofLoad(part, mode);
+      case SOURCE -> mode == FaultMode.OPEN ? 1 : 0;
+      case SENSOR -> ofSensor(part, mode);
+    };
+  }
+
+  private static double ofLink(Part part, FaultMode mode) {
+    boolean trips =
+        part.thermal().filter(t -> t.acts() == ThermalRating.Acts.OPENS).isPresent()
+            && !part.kind().oneShot();
+    boolean contact = part.thermal().isPresent() || !part.madeWhen().commands().isEmpty();
+    boolean welds =
+        part.kind() == PartKind.RELAY_CONTACT
+            || part.kind() == PartKind.CONTACTOR
+            || part.kind() == PartKind.SEQUENCER_STAGE;
     return switch (mode) {
-      case OPEN -> link ? 0.62 : 0.65;
+      case OPEN -> trips ? 0.4 : 0.62;
+      case TRIPPED -> trips ? 0.22 : 0;
       case DROPPING -> 0.23;
-      case STUCK -> 0.08;
+      case STUCK -> !contact || part.kind().oneShot() ? 0 : welds ? 0.3 : 0.08;
+      case NOT_MADE -> part.madeWhen().commands().isEmpty() ? 0 : 0.07;
+      case CASE_LEAK -> part.caseLeak() ? 0.05 : 0;
+      default -> 0;
+    };
+  }
+
+  private static double ofLoad(Part part, FaultMode mode) {
+    boolean wound = part.kind() == PartKind.TRANSFORMER_PRIMARY;
+    return switch (mode) {
+      case OPEN -> 0.65;
       case CASE_LEAK -> part.caseLeak() ? 0.12 : 0;
-      case NOT_MADE -> 0.07;
-      case OFF_VALUE_HIGH -> 0.08;
-      case OFF_VALUE_LOW -> 0.07;
+      case OFF_VALUE_LOW -> wound ? 0 : 0.07;
+      case OFF_VALUE_HIGH -> wound ? 0 : 0.08;
+      default -> 0;
+    };
+  }
+
+  /** One without a curve passes nothing when it is sound, and fails by passing. */
+  private static double ofSensor(Part part, FaultMode mode) {
+    boolean curved = part.curve().isPresent();
+    return switch (mode) {
+      case OPEN -> curved ? 0.5 : 0;
+      case OFF_VALUE_LOW -> curved ? 0.25 : 0.5;
+      case OFF_VALUE_HIGH -> curved ? 0.25 : 0;
+      case CASE_LEAK -> part.caseLeak() ? 0.1 : 0;
+      default -> 0;
     };
   }
 

@@ -6,6 +6,8 @@ import org.jollychain.core.quantity.Kebab;
 public enum FaultMode {
   /** Passes nothing where it should. */
   OPEN("open"),
+  /** Has opened for a reason that lies elsewhere, and would pass again if reset or cooled. */
+  TRIPPED("tripped"),
   /** Passes, with a resistance that takes part of the voltage. */
   DROPPING("dropping"),
   /** Passes where it should not. */

@@ -16,9 +16,11 @@ import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 import org.jollychain.core.sheet.SupplySystem;
+import org.jollychain.core.sheet.ThermalRating;
 
 /**
  * Everything that may be true of a unit, with how likely it is before anything was read: sound,
@@ -37,6 +39,10 @@ public final class Hypotheses {
   private static final double OFF_VALUE_LOG_SD = 0.13;
   private static final double SUPPLY_LOG_SD = 0.04;
   private static final double[] OFF_VALUE = {0.35, 0.5, 0.68, 1.3, 1.6, 2.3, 4};
+  private static final double[] LEAK_OHMS = {3, 30, 1e3, 30e3, 1e6};
+  private static final double LEAK_LOG_SD = 1;
+  private static final double[] LEAK_ALONG = {0.15, 0.5, 0.85};
+  private static final double[] LEAK_AT_ENDS = {0, 1};
   private static final double[] LOW = {0.75, 0.85};
   private static final double HIGH = 1.12;
   private static final double SMALLEST_AMPERES = 1e-4;
@@ -97,43 +103,15 @@ public final class Hypotheses {
   private List<Hypothesis> ofParts() {
     List<Hypothesis> all = new ArrayList<>();
     for (Part part : sheet.parts().values()) {
-      double weight = BaseRates.weight(part);
-      add(
-          all,
-          weight * BaseRates.share(part, FaultMode.OPEN),
-          part.id(),
-          FaultMode.OPEN,
-          List.of(Change.open(part.id())));
-      if (part.actsAsLink()) {
-        for (double share : DROPPING) {
-          double ohms = share * loopOhms(part.id());
-          if (ohms > 0) {
-            add(
-                all,
-                weight * BaseRates.share(part, FaultMode.DROPPING) / DROPPING.length,
-                part.id(),
-                FaultMode.DROPPING,
-                List.of(Change.dropping(part.id(), ohms).spread(DROPPING_LOG_SD)));
-          }
-        }
-        add(
-            all,
-            weight * BaseRates.share(part, FaultMode.STUCK),
-            part.id(),
-            FaultMode.STUCK,
-            List.of(Change.closed(part.id())));
-      } else {
-        for (double factor : OFF_VALUE) {
-          FaultMode mode = factor > 1 ? FaultMode.OFF_VALUE_HIGH : FaultMode.OFF_VALUE_LOW;
-          long steps = Arrays.stream(OFF_VALUE).filter(f -> f > 1 == factor > 1).count();
-          add(
-              all,
-              weight * BaseRates.share(part, mode) / steps,
-              part.id(),
-              mode,
-              List.of(Change.scaled(part.id(), factor).spread(OFF_VALUE_LOG_SD)));
-        }
-      }
+      boolean recloses =
+          part.thermal().filter(t -> t.reset() == ThermalRating.Reset.AUTO).isPresent();
+      add(all, part, FaultMode.OPEN, false, List.of(Change.open(part.id())));
+      add(all, part, FaultMode.TRIPPED, recloses, List.of(Change.open(part.id())));
+      add(all, part, FaultMode.STUCK, false, List.of(Change.closed(part.id())));
+      add(all, part, FaultMode.DROPPING, false, dropping(part));
+      add(all, part, FaultMode.CASE_LEAK, false, leaking(part));
+      add(all, part, FaultMode.OFF_VALUE_LOW, false, offValue(part, false));
+      add(all, part, FaultMode.OFF_VALUE_HIGH, false, offValue(part, true));
     }
     for (String command : sheet.commands().keySet()) {
       List<Part> hanging =
@@ -147,12 +125,12 @@ public final class Hypotheses {
                 .max()
                 .orElseThrow();
         String id = hanging.size() == 1 ? hanging.get(0).id() : "control:" + command;
-        add(
-            all,
-            weight,
-            id,
-            FaultMode.NOT_MADE,
-            hanging.stream().map(p -> Change.open(p.id())).toList());
+        List<Change> open = hanging.stream().map(p -> Change.open(p.id())).toList();
+        all.add(
+            new Hypothesis(
+                Hypothesis.Kind.FAULTY,
+                List.of(new Fault.OfPart(id, FaultMode.NOT_MADE, open, false)),
+                weight));
       }
     }
     return all;
@@ -184,12 +162,23 @@ public final class Hypotheses {
       for (int j = i + 1; j < opens.size(); j++) {
         Hypothesis a = opens.get(i);
         Hypothesis b = opens.get(j);
-        if (chained.contains(Set.of(partOf(a), partOf(b)))) {
-          boolean partners = sheet.part(partOf(a)).partners().contains(partOf(b));
-          double weight =
-              partners
-                  ? BaseRates.PAIR_OF_PARTNERS * Math.min(a.prior(), b.prior())
-                  : BaseRates.PAIR * a.prior() * b.prior() / total;
+        Part one = sheet.part(partOf(a));
+        Part two = sheet.part(partOf(b));
+        boolean partners = one.partners().contains(two.id()) || two.partners().contains(one.id());
+        boolean oneBody = one.body().isPresent() && one.body().equals(two.body());
+        if (partners || oneBody || chained.contains(Set.of(one.id(), two.id()))) {
+          double least = Math.min(a.prior(), b.prior());
+          boolean oneCommand =
+              one.madeWhen().commands().stream().anyMatch(two.madeWhen().commands()::contains);
+          double weight = BaseRates.PAIR * a.prior() * b.prior() / total;
+          if (oneCommand) {
+            // then the command is missing, more likely
+            weight = BaseRates.PAIR_ON_ONE_COMMAND * least;
+          } else if (partners) {
+            weight = BaseRates.PAIR_OF_PARTNERS * least;
+          } else if (oneBody) {
+            weight = BaseRates.PAIR_OF_BODY * least;
+          }
           pairs.add(
               new Hypothesis(
                   Hypothesis.Kind.FAULTY, List.of(a.faults().get(0), b.faults().get(0)), weight));
@@ -242,11 +231,60 @@ public final class Hypotheses {
         .toList();
   }
 
+  private Change[] dropping(Part part) {
+    double loop = loopOhms(part.id());
+    return Arrays.stream(DROPPING)
+        .filter(share -> share * loop > 0)
+        .mapToObj(share -> Change.dropping(part.id(), share * loop).spread(DROPPING_LOG_SD))
+        .toArray(Change[]::new);
+  }
+
+  private static Change[] leaking(Part part) {
+    List<Change> leaks = new ArrayList<>();
+    for (double along : part.actsAsLink() ? LEAK_AT_ENDS : LEAK_ALONG) {
+      for (double ohms : LEAK_OHMS) {
+        leaks.add(Change.leak(part.id(), along, ohms).spread(LEAK_LOG_SD));
+      }
+    }
+    return leaks.toArray(Change[]::new);
+  }
+
+  private static Change[] offValue(Part part, boolean high) {
+    if (part.kind().role() == PartKind.Role.SENSOR && part.curve().isEmpty()) {
+      return new Change[] {Change.closed(part.id())};
+    }
+    return Arrays.stream(OFF_VALUE)
+        .filter(factor -> factor > 1 == high)
+        .mapToObj(factor -> Change.scaled(part.id(), factor).spread(OFF_VALUE_LOG_SD))
+        .toArray(Change[]::new);
+  }
+
+  /** One way to fail. */
   private static void add(
-      List<Hypothesis> all, double weight, String part, FaultMode mode, List<Change> changes) {
-    all.add(
-        new Hypothesis(
-            Hypothesis.Kind.FAULTY, List.of(new Fault.OfPart(part, mode, changes)), weight));
+      List<Hypothesis> all, Part part, FaultMode mode, boolean whenLive, List<Change> changes) {
+    double share = BaseRates.share(part, mode);
+    if (share > 0) {
+      all.add(
+          new Hypothesis(
+              Hypothesis.Kind.FAULTY,
+              List.of(new Fault.OfPart(part.id(), mode, changes, whenLive)),
+              BaseRates.weight(part) * share));
+    }
+  }
+
+  /** One way to fail in several grades, which share its weight. */
+  private static void add(
+      List<Hypothesis> all, Part part, FaultMode mode, boolean whenLive, Change... grades) {
+    double share = BaseRates.share(part, mode) / grades.length;
+    for (Change grade : grades) {
+      if (share > 0) {
+        all.add(
+            new Hypothesis(
+                Hypothesis.Kind.FAULTY,
+                List.of(new Fault.OfPart(part.id(), mode, List.of(grade), whenLive)),
+                BaseRates.weight(part) * share));
+      }
+    }
   }
 
   private static void addSupply(
@@ -272,7 +310,8 @@ public final class Hypotheses {
   }
 
   private Predicate<Hypothesis> causes(Complaint complaint) {
-    return h -> unit.shows(complaint, h.changes());
+    Situation situation = sheet.situation(complaint.situation());
+    return h -> unit.shows(complaint, h.changesIn(situation));
   }
 
   private double seenBy(Part link) {

@@ -3,6 +3,7 @@ package org.jollychain.core.fault;
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.network.Change;
+import org.jollychain.core.sheet.Situation;
 
 /**
  * What may be true of the unit: a set of faults, none for a sound one, or something that is not on
@@ -19,16 +20,21 @@ public record Hypothesis(Kind kind, List<Fault> faults, double prior) {
     NOT_ON_SHEET
   }
 
-  public List<Change> changes() {
-    return faults.stream().flatMap(f -> f.changes().stream()).toList();
+  /** What is changed in the sound circuit in a situation. */
+  public List<Change> changesIn(Situation situation) {
+    return faults.size() == 1
+        ? faults.get(0).changesIn(situation)
+        : faults.stream().flatMap(f -> f.changesIn(situation).stream()).toList();
   }
 
   /** How a part is at fault here, if it is. */
   public Optional<FaultMode> modeOf(String part) {
-    return faults.stream()
-        .filter(f -> f instanceof Fault.OfPart p && p.part().equals(part))
-        .map(f -> ((Fault.OfPart) f).mode())
-        .findFirst();
+    for (Fault fault : faults) {
+      if (fault instanceof Fault.OfPart p && p.part().equals(part)) {
+        return Optional.of(p.mode());
+      }
+    }
+    return Optional.empty();
   }
 
   /** How the supply is at fault here, if it is. */

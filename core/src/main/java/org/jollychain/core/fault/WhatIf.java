@@ -50,7 +50,7 @@ public final class WhatIf {
 
     Change change() {
       return switch (mode) {
-        case OPEN, NOT_MADE -> Change.open(part);
+        case OPEN, TRIPPED, NOT_MADE -> Change.open(part);
         case DROPPING -> Change.dropping(part, ohms.orElse(DROPPING_OHMS));
         case STUCK -> Change.closed(part);
         case CASE_LEAK -> Change.leak(part, position.orElse(0.5), ohms.orElse(LEAK_OHMS));

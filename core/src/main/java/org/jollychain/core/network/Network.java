@@ -159,6 +159,11 @@ public final class Network {
     return new Complex(inverse[at], inverse[at + 1]);
   }
 
+  /** All unknowns of the sound circuit, real and imaginary parts in turn. */
+  double[] sound() {
+    return sound.clone();
+  }
+
   /** An unknown of the sound circuit. */
   Complex sound(int i) {
     return i < 0 ? Complex.ZERO : new Complex(sound[2 * i], sound[2 * i + 1]);

@@ -1,7 +1,6 @@
 package org.jollychain.core.network;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Sheet;
@@ -30,30 +29,34 @@ import org.jollychain.core.sheet.Situation;
 public final class Sensitivities {
 
   private final List<String> parameters;
-  private final List<List<Move>> moves;
+  private final BranchMove[] branchMoves;
+  private final StrayMove[] strayMoves;
 
-  /** What one standard deviation of a parameter does to an element. */
-  private sealed interface Move {
-    record OfBranch(String branch, int index, Complex ohms, Complex emf) implements Move {}
+  /** What one standard deviation of a parameter does to a branch. */
+  private record BranchMove(int parameter, int branch, Complex ohms, Complex emf) {}
 
-    record OfStray(int index, double farads) implements Move {}
-  }
+  /** What it does to a stray capacitance, as a change of its admittance (S, imaginary). */
+  private record StrayMove(int parameter, int from, int to, double siemens) {}
 
-  private Sensitivities(List<String> parameters, List<List<Move>> moves) {
+  private Sensitivities(
+      List<String> parameters, List<BranchMove> branchMoves, List<StrayMove> strayMoves) {
     this.parameters = parameters;
-    this.moves = moves;
+    this.branchMoves = branchMoves.toArray(BranchMove[]::new);
+    this.strayMoves = strayMoves.toArray(StrayMove[]::new);
   }
 
   /** Of a sheet in one situation. */
   public static Sensitivities of(Sheet sheet, Situation situation) {
     List<String> parameters = Network.parameters(sheet);
-    List<List<Move>> moves = new ArrayList<>(parameters.size());
-    for (String parameter : parameters) {
+    List<BranchMove> branchMoves = new ArrayList<>();
+    List<StrayMove> strayMoves = new ArrayList<>();
+    for (int p = 0; p < parameters.size(); p++) {
+      String parameter = parameters.get(p);
       Circuit below = new Circuit(sheet, situation, name -> name.equals(parameter) ? -1 : 0);
       Circuit above = new Circuit(sheet, situation, name -> name.equals(parameter) ? 1 : 0);
-      moves.add(moves(below, above));
+      addMoves(p, below, above, branchMoves, strayMoves);
     }
-    return new Sensitivities(parameters, List.copyOf(moves));
+    return new Sensitivities(parameters, branchMoves, strayMoves);
   }
 
   /** Names of the parameters, in the order of the slopes. */
@@ -65,11 +68,12 @@ public final class Sensitivities {
    * A reading with its slopes.
    *
    * @param value as {@link Meter#read} has it, but as a phasor
-   * @param slopes on each parameter per standard deviation, then on the severity of the changes
+   * @param slopes on each parameter per standard deviation, then on the severity of the changes,
+   *     real and imaginary parts in turn
    * @param floating how much of a voltage is a ghost, 0 to 1: the impedance the meter looks into
    *     over that and its own
    */
-  public record Prediction(Complex value, Complex[] slopes, double floating) {}
+  public record Prediction(Complex value, double[] slopes, double floating) {}
 
   /**
    * What a meter should read at a probe.
@@ -78,7 +82,7 @@ public final class Sensitivities {
    */
   public Prediction predict(Solution solution, Probe probe, Meter meter) {
     if (!meter.answers(solution, probe.function())) {
-      return new Prediction(Complex.ZERO, zeros(parameters.size() + 1), 0);
+      return new Prediction(Complex.ZERO, new double[2 * parameters.size() + 2], 0);
     }
     return switch (probe.function()) {
       case VOLTS_AC, VOLTS_DC, VOLTS_AC_LOZ -> {
@@ -108,7 +112,7 @@ public final class Sensitivities {
             slopes(solution, solution.responseTo(part), solution.unknowns(), Complex.ONE),
             0);
       }
-      case CELSIUS -> new Prediction(Complex.ZERO, zeros(parameters.size() + 1), 0);
+      case CELSIUS -> new Prediction(Complex.ZERO, new double[2 * parameters.size() + 2], 0);
     };
   }
 
@@ -116,38 +120,41 @@ public final class Sensitivities {
    * @param response of the unknowns to the probes
    * @param state the unknowns as they stand while the reading is taken
    */
-  private Complex[] slopes(Solution solution, double[] response, double[] state, Complex share) {
+  private double[] slopes(Solution solution, double[] response, double[] state, Complex share) {
     Network network = solution.network();
-    Complex[] slopes = zeros(parameters.size() + 1);
-    for (int p = 0; p < moves.size(); p++) {
-      Complex slope = Complex.ZERO;
-      for (Move move : moves.get(p)) {
-        if (move instanceof Move.OfBranch b) {
-          int row = network.rowOfBranch(b.index());
-          Complex ohms = b.ohms();
-          Complex emf = b.emf();
-          for (Solution.Update u : solution.updates()) {
-            if (u.change() instanceof Change.InBranch c && c.branch().equals(b.branch())) {
-              ohms = ohms.times(c.factor());
-              emf = emf.times(c.emfFactor());
-            }
-          }
-          Complex moved = ohms.times(Solution.at(state, row)).minus(emf);
-          slope = slope.plus(Solution.at(response, row).times(moved));
-        } else if (move instanceof Move.OfStray s) {
-          Circuit.Stray stray = network.circuit().strays().get(s.index());
-          int from = network.rowOfNode(stray.from());
-          int to = network.rowOfNode(stray.to());
-          Complex across = Solution.at(state, from).minus(Solution.at(state, to));
-          Complex answer = Solution.at(response, from).minus(Solution.at(response, to));
-          Complex siemens = new Complex(0, -network.radiansPerSecond() * s.farads());
-          slope = slope.plus(answer.times(across).times(siemens));
+    double[] slopes = new double[2 * parameters.size() + 2];
+    for (BranchMove move : branchMoves) {
+      int row = network.rowOfBranch(move.branch());
+      Complex ohms = move.ohms();
+      Complex emf = move.emf();
+      for (Solution.Update u : solution.updates()) {
+        if (u.rowA() == row && u.change() instanceof Change.InBranch c) {
+          ohms = ohms.times(c.factor());
+          emf = emf.times(c.emfFactor());
         }
       }
-      slopes[p] = slope.times(share);
+      Complex moved = ohms.times(Solution.at(state, row)).minus(emf);
+      add(slopes, move.parameter(), Solution.at(response, row).times(moved));
     }
-    slopes[moves.size()] = onSeverity(solution, response, state).times(share);
+    for (StrayMove move : strayMoves) {
+      int from = network.rowOfNode(move.from());
+      int to = network.rowOfNode(move.to());
+      Complex across = Solution.at(state, from).minus(Solution.at(state, to));
+      Complex answer = Solution.at(response, from).minus(Solution.at(response, to));
+      add(slopes, move.parameter(), answer.times(across).times(new Complex(0, -move.siemens())));
+    }
+    add(slopes, parameters.size(), onSeverity(solution, response, state));
+    for (int i = 0; i < slopes.length; i += 2) {
+      double re = slopes[i];
+      slopes[i] = re * share.re() - slopes[i + 1] * share.im();
+      slopes[i + 1] = re * share.im() + slopes[i + 1] * share.re();
+    }
     return slopes;
+  }
+
+  private static void add(double[] slopes, int parameter, Complex slope) {
+    slopes[2 * parameter] += slope.re();
+    slopes[2 * parameter + 1] += slope.im();
   }
 
   private static Complex onSeverity(Solution solution, double[] response, double[] state) {
@@ -182,24 +189,32 @@ public final class Sensitivities {
     return slope;
   }
 
-  private static List<Move> moves(Circuit below, Circuit above) {
-    List<Move> moves = new ArrayList<>();
+  private static void addMoves(
+      int parameter,
+      Circuit below,
+      Circuit above,
+      List<BranchMove> branchMoves,
+      List<StrayMove> strayMoves) {
     for (int k = 0; k < above.branches().size(); k++) {
       Branch a = below.branches().get(k);
       Branch b = above.branches().get(k);
       if (!a.ohms().equals(b.ohms()) || !a.emf().equals(b.emf())) {
-        moves.add(
-            new Move.OfBranch(
-                b.id(), k, b.ohms().minus(a.ohms()).times(0.5), b.emf().minus(a.emf()).times(0.5)));
+        branchMoves.add(
+            new BranchMove(
+                parameter,
+                k,
+                b.ohms().minus(a.ohms()).times(0.5),
+                b.emf().minus(a.emf()).times(0.5)));
       }
     }
     for (int k = 0; k < above.strays().size(); k++) {
-      double difference = above.strays().get(k).farads() - below.strays().get(k).farads();
-      if (difference != 0 && above.radiansPerSecond() > 0) {
-        moves.add(new Move.OfStray(k, difference / 2));
+      Circuit.Stray stray = above.strays().get(k);
+      double farads = (stray.farads() - below.strays().get(k).farads()) / 2;
+      if (farads != 0 && above.radiansPerSecond() > 0) {
+        strayMoves.add(
+            new StrayMove(parameter, stray.from(), stray.to(), above.radiansPerSecond() * farads));
       }
     }
-    return List.copyOf(moves);
   }
 
   private static void add(double[] to, double[] vector, Complex factor) {
@@ -207,11 +222,5 @@ public final class Sensitivities {
       to[i] += factor.re() * vector[i] - factor.im() * vector[i + 1];
       to[i + 1] += factor.re() * vector[i + 1] + factor.im() * vector[i];
     }
-  }
-
-  private static Complex[] zeros(int length) {
-    Complex[] zeros = new Complex[length];
-    Arrays.fill(zeros, Complex.ZERO);
-    return zeros;
   }
 }

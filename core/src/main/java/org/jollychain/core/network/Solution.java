@@ -190,11 +190,16 @@ public final class Solution {
 
   /** All unknowns, real and imaginary parts in turn. */
   double[] unknowns() {
-    double[] all = new double[2 * network.rows()];
-    for (int i = 0; i < network.rows(); i++) {
-      Complex x = unknown(i);
-      all[2 * i] = x.re();
-      all[2 * i + 1] = x.im();
+    double[] all = network.sound();
+    for (Change change : changes) {
+      if (change instanceof Change.InBranch c && !c.emfFactor().equals(Complex.ONE)) {
+        network.addColumn(all, network.rowOfBranch(c.branch()), addedEmf(c).times(-1));
+      }
+    }
+    for (int i = 0; i < z.length; i++) {
+      Update u = updates.get(i);
+      network.addColumn(all, u.rowA(), z[i].times(-u.weightA()));
+      network.addColumn(all, u.rowB(), z[i].times(-u.weightB()));
     }
     return all;
   }
@@ -205,6 +210,11 @@ public final class Solution {
 
   static Complex at(double[] vector, int row) {
     return row < 0 ? Complex.ZERO : new Complex(vector[2 * row], vector[2 * row + 1]);
+  }
+
+  private Complex addedEmf(Change.InBranch change) {
+    Complex emf = network.branch(change.branch()).emf();
+    return emf.times(change.emfFactor()).minus(emf);
   }
 
   private static Complex addedOhms(Branch branch, Change.InBranch change) {
@@ -269,9 +279,7 @@ public final class Solution {
     Complex x = network.sound(row);
     for (Change change : changes) {
       if (change instanceof Change.InBranch c && !c.emfFactor().equals(Complex.ONE)) {
-        Complex emf = network.branch(c.branch()).emf();
-        Complex added = emf.times(c.emfFactor()).minus(emf);
-        x = x.minus(network.entry(row, network.rowOfBranch(c.branch())).times(added));
+        x = x.minus(network.entry(row, network.rowOfBranch(c.branch())).times(addedEmf(c)));
       }
     }
     return x;

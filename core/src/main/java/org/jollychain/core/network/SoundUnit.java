@@ -20,10 +20,9 @@ import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
 /**
- * The nominal unit of a sheet in every situation, sound or with something changed. Where a command
- * is driven by a load (a relay's coil, a sequencer's heater, a motor's centrifugal switch), its
- * contacts follow that load: they fall out when it stands still, and pull in when a fault lets it
- * run.
+ * A unit of a sheet in every situation, sound or with something changed. Where a command is driven
+ * by a load (a relay's coil, a sequencer's heater, a motor's centrifugal switch), its contacts
+ * follow that load: they fall out when it stands still, and pull in when a fault lets it run.
  */
 public final class SoundUnit {
 
@@ -47,10 +46,16 @@ public final class SoundUnit {
   private final Map<String, Double> ratedWatts = new LinkedHashMap<>();
   private final Map<Chain, Situation> chains = new LinkedHashMap<>();
 
+  /** The nominal unit. */
   public SoundUnit(Sheet sheet) {
+    this(sheet, Draw.NOMINAL);
+  }
+
+  /** One unit of all the sheet describes. */
+  public SoundUnit(Sheet sheet, Draw draw) {
     this.sheet = sheet;
     for (Situation s : sheet.situations().values()) {
-      networks.put(s.id(), Network.of(sheet, s, Draw.NOMINAL));
+      networks.put(s.id(), Network.of(sheet, s, draw));
       sound.put(s.id(), networks.get(s.id()).solve(List.of()));
     }
     for (Part part : sheet.parts().values()) {

@@ -23,6 +23,11 @@ class TrackTest {
 
   private final Track track = new Track(Meter.GENERAL, 240);
 
+  private static Track.Explained absorb(Track track, Line line, Reading reading) {
+    track.absorb(line, reading, Track.Noise.of(Meter.GENERAL, 240, reading));
+    return track.explained().get(track.explained().size() - 1);
+  }
+
   private static Reading volts(double value, double resolution) {
     return new Reading("r", probe(MeterFunction.VOLTS_AC), new Shown.Figure(value, resolution));
   }
@@ -42,7 +47,7 @@ class TrackTest {
   @Test
   void a_measured_supply_narrows_what_is_expected_of_a_drop() {
     Uncertain before = track.believed(DROP);
-    track.absorb(SUPPLY, volts(231.2, 0.1));
+    absorb(track, SUPPLY, volts(231.2, 0.1));
     Uncertain after = track.believed(DROP);
     assertThat(before.mean()).isEqualTo(240);
     assertThat(after.mean()).isCloseTo(231.2, within(1.0));
@@ -52,50 +57,50 @@ class TrackTest {
   @Test
   void what_has_nothing_to_do_with_a_reading_stays_as_it_was() {
     Uncertain before = track.believed(STRANGER);
-    track.absorb(SUPPLY, volts(231.2, 0.1));
+    absorb(track, SUPPLY, volts(231.2, 0.1));
     assertThat(track.believed(STRANGER)).isEqualTo(before);
   }
 
   @Test
   void the_order_of_two_readings_does_not_change_their_likelihood() {
     Track other = new Track(Meter.GENERAL, 240);
-    track.absorb(SUPPLY, volts(236.0, 0.1));
-    track.absorb(DROP, volts(236.4, 0.1));
-    other.absorb(DROP, volts(236.4, 0.1));
-    other.absorb(SUPPLY, volts(236.0, 0.1));
+    absorb(track, SUPPLY, volts(236.0, 0.1));
+    absorb(track, DROP, volts(236.4, 0.1));
+    absorb(other, DROP, volts(236.4, 0.1));
+    absorb(other, SUPPLY, volts(236.0, 0.1));
     // the small share kept for slips is not quite symmetric
     assertThat(track.logLikelihood()).isCloseTo(other.logLikelihood(), within(1e-4));
   }
 
   @Test
   void a_drop_that_does_not_fit_the_measured_supply_is_taken_for_a_slip_and_teaches_nothing() {
-    track.absorb(SUPPLY, volts(240.0, 0.1));
+    absorb(track, SUPPLY, volts(240.0, 0.1));
     Uncertain before = track.believed(DROP);
-    assertThat(track.absorb(DROP, volts(120.0, 0.1))).isEqualTo(Track.Explained.AS_SLIP);
+    assertThat(absorb(track, DROP, volts(120.0, 0.1))).isEqualTo(Track.Explained.AS_SLIP);
     assertThat(track.believed(DROP)).isEqualTo(before);
   }
 
   @Test
   void a_thousandfold_reading_is_explained_by_its_prefix() {
     Reading kilo = ohms(new Shown.Figure(12_800, 100));
-    assertThat(track.absorb(resistance(12.8), kilo)).isEqualTo(Track.Explained.AS_PREFIX);
+    assertThat(absorb(track, resistance(12.8), kilo)).isEqualTo(Track.Explained.AS_PREFIX);
   }
 
   @Test
   void over_limit_is_expected_of_an_open_part_and_a_surprise_of_a_closed_one() {
     Track closed = new Track(Meter.GENERAL, 240);
-    track.absorb(resistance(1e9), ohms(new Shown.OverLimit()));
-    closed.absorb(resistance(0.1), ohms(new Shown.OverLimit()));
+    absorb(track, resistance(1e9), ohms(new Shown.OverLimit()));
+    absorb(closed, resistance(0.1), ohms(new Shown.OverLimit()));
     assertThat(Math.exp(track.logLikelihood())).isGreaterThan(0.98);
     assertThat(Math.exp(closed.logLikelihood())).isCloseTo(0.004, within(1e-6));
   }
 
   @Test
   void the_buzzer_sounds_below_its_threshold_and_says_no_more() {
-    track.absorb(resistance(3), ohms(new Shown.Buzzer(true)));
+    absorb(track, resistance(3), ohms(new Shown.Buzzer(true)));
     double short3 = track.logLikelihood();
     Track coil = new Track(Meter.GENERAL, 240);
-    coil.absorb(resistance(1200), ohms(new Shown.Buzzer(false)));
+    absorb(coil, resistance(1200), ohms(new Shown.Buzzer(false)));
     assertThat(Math.exp(short3)).isGreaterThan(0.98);
     assertThat(Math.exp(coil.logLikelihood())).isGreaterThan(0.98);
   }
@@ -105,15 +110,15 @@ class TrackTest {
     Line ghost = new Line(60, new double[] {20, 0}, 25, 1);
     Line stiff = new Line(60, new double[] {20, 0}, 25, 0);
     Track other = new Track(Meter.GENERAL, 240);
-    track.absorb(ghost, volts(0.0, 0.1));
-    other.absorb(stiff, volts(0.0, 0.1));
+    absorb(track, ghost, volts(0.0, 0.1));
+    absorb(other, stiff, volts(0.0, 0.1));
     assertThat(track.logLikelihood() - other.logLikelihood()).isGreaterThan(2);
   }
 
   @Test
   void no_reading_however_absurd_makes_a_likelihood_of_nothing() {
-    track.absorb(STRANGER, volts(1999, 1));
-    track.absorb(resistance(1e9), ohms(new Shown.Figure(0, 0.1)));
+    absorb(track, STRANGER, volts(1999, 1));
+    absorb(track, resistance(1e9), ohms(new Shown.Figure(0, 0.1)));
     assertThat(track.logLikelihood()).isFinite();
   }
 

@@ -62,7 +62,7 @@ class HypothesesTest {
             .filter(h -> h.modeOf("control:timer-heat").isPresent())
             .findFirst()
             .orElseThrow();
-    assertThat(missing.changes())
+    assertThat(missing.changesIn(DRYER.situation("heat-call")))
         .extracting("branch")
         .containsExactlyInAnyOrder("timer-heat-contact", "timer-motor-contact");
     assertThat(all("dead"))

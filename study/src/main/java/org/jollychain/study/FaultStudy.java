@@ -1,0 +1,512 @@
+package org.jollychain.study;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.diagnosis.Diagnosis.Belief;
+import org.jollychain.core.evidence.Entry;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Observation;
+import org.jollychain.core.fault.Fault;
+import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.fault.Hypotheses;
+import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.sheet.ContactState;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Path;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.simulation.SimulatedUnit;
+import org.jollychain.core.simulation.VirtualMeter;
+
+/**
+ * How often the diagnosis is right: {@code ./jolly study}. Units are drawn with one hidden fault,
+ * the part evenly, its mode by the base rates, its severity evenly by decade; every parameter
+ * within its spread, a meter within its specification, 2 % slips of the hand. The truth is solved
+ * as it is, not by the lines the diagnosis reckons with.
+ */
+public final class FaultStudy {
+
+  private static final double SLIPS = 0.02;
+  private static final double SURE = 0.97;
+
+  private final Sheet sheet;
+  private final SoundUnit nominal;
+  private final Diagnosis diagnosis;
+  private final List<Hypothesis> singles;
+  private final List<Hypothesis> doubles;
+  private final List<Probe> live;
+  private final List<Probe> isolated;
+
+  /** Which readings are taken. */
+  enum Taken {
+    LIVE,
+    LIVE_AND_ISOLATED
+  }
+
+  private FaultStudy(String key) {
+    this.sheet = Sheets.read(key);
+    this.nominal = new SoundUnit(sheet);
+    this.diagnosis = new Diagnosis(sheet);
+    List<Hypothesis> all = new Hypotheses(nominal).all(Optional.empty());
+    this.singles =
+        all.stream()
+            .filter(h -> h.faults().size() == 1 && h.kind() == Hypothesis.Kind.FAULTY)
+            .filter(h -> h.supplyFault().isEmpty())
+            .toList();
+    this.doubles = all.stream().filter(h -> h.faults().size() == 2).toList();
+    this.live = liveProbes();
+    this.isolated = isolatedProbes();
+  }
+
+  /**
+   * @param arguments units a sheet, then sheets; 300 and all of them where left out
+   */
+  public static void main(String[] arguments) {
+    int units = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 300;
+    List<String> keys =
+        arguments.length > 1 ? List.of(arguments).subList(1, arguments.length) : Sheets.keys();
+    boolean details = Boolean.getBoolean("details");
+    for (Taken taken : Taken.values()) {
+      System.out.printf(
+          "%n%s%n", taken == Taken.LIVE ? "Live readings alone" : "Live and isolated readings");
+      System.out.println(
+          "sheet                  units  shows  part   mode  condemned  sure  right-when-sure  doubles>.5  >.1   Brier");
+      Score all = new Score();
+      List<Score> scores =
+          keys.parallelStream().map(key -> new FaultStudy(key).run(units, taken, details)).toList();
+      for (int i = 0; i < keys.size(); i++) {
+        System.out.println(scores.get(i).line(keys.get(i)));
+        all.add(scores.get(i));
+      }
+      System.out.println(all.line("all"));
+      System.out.println(all.calibration());
+    }
+  }
+
+  private Score run(int units, Taken taken, boolean details) {
+    Score score = new Score();
+    for (int i = 0; score.units < units && i < 20 * units; i++) {
+      Random random = new Random(1000L * i + 7);
+      Hypothesis truth = single(random);
+      score.drawn++;
+      if (!shows(truth, taken)) {
+        continue;
+      }
+      List<Belief> beliefs = beliefs(truth, taken, random, i);
+      score.single(truth, beliefs, sheet.parts().size());
+      if (details && !score.lastRight) {
+        System.out.printf(
+            "  %s %d: %s, believed %s%n", sheet.key(), i, words(truth), words(beliefs));
+      }
+    }
+    for (int i = 0; i < units / 3 && !doubles.isEmpty(); i++) {
+      Random random = new Random(1000L * i + 13);
+      Hypothesis truth = doubles.get(random.nextInt(doubles.size()));
+      score.pair(truth, beliefs(truth, taken, random, i));
+    }
+    return score;
+  }
+
+  /**
+   * Whether a fault changes any reading of the set, or what is seen to run, in the nominal unit.
+   */
+  private boolean shows(Hypothesis truth, Taken taken) {
+    for (Probe probe : probes(taken)) {
+      List<Change> lifts = probe.lifts(sheet);
+      List<Change> changes = new ArrayList<>(truth.changesIn(sheet.situation(probe.situation())));
+      changes.addAll(lifts);
+      double sound = Meter.GENERAL.read(nominal.in(probe.situation(), lifts), probe);
+      double now = Meter.GENERAL.read(nominal.in(probe.situation(), changes), probe);
+      double digit = Meter.GENERAL.accuracy(probe.function()).resolutionAt(now);
+      boolean beyond =
+          probe.function().needsDeadCircuit()
+              && Math.min(sound, now) > Meter.GENERAL.overLimitOhms();
+      if (!beyond && Math.abs(now - sound) > 0.12 * Math.max(sound, now) + 10 * digit) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private List<Probe> probes(Taken taken) {
+    return taken == Taken.LIVE ? live : Stream.concat(live.stream(), isolated.stream()).toList();
+  }
+
+  private static String words(Hypothesis h) {
+    return h.kind() == Hypothesis.Kind.FAULTY
+        ? h.faults().stream()
+            .map(
+                f ->
+                    f instanceof Fault.OfPart p
+                        ? p.part() + " " + p.mode() + " " + p.changes().get(0)
+                        : f.toString())
+            .toList()
+            .toString()
+            .replaceAll("emfFactor=Complex\\[re=1.0, im=0.0\\], |addedOhms=0.0, |factor=1.0, ", "")
+        : h.kind().toString();
+  }
+
+  private static String words(List<Belief> beliefs) {
+    return beliefs.stream()
+        .limit(3)
+        .map(b -> "%.3f %s".formatted(b.probability(), words(b.hypothesis())))
+        .toList()
+        .toString();
+  }
+
+  /** A part evenly, a mode by its share, a severity evenly by decade. */
+  private Hypothesis single(Random random) {
+    List<String> parts = singles.stream().map(FaultStudy::partOf).distinct().toList();
+    String part = parts.get(random.nextInt(parts.size()));
+    List<Hypothesis> ways = singles.stream().filter(h -> partOf(h).equals(part)).toList();
+    double at = random.nextDouble() * ways.stream().mapToDouble(Hypothesis::prior).sum();
+    Hypothesis way = ways.get(ways.size() - 1);
+    for (Hypothesis h : ways) {
+      at -= h.prior();
+      if (at <= 0) {
+        way = h;
+        break;
+      }
+    }
+    Fault.OfPart fault = (Fault.OfPart) way.faults().get(0);
+    double within = random.nextGaussian();
+    List<Change> drawn = fault.changes().stream().map(c -> c.drawn(within)).toList();
+    return new Hypothesis(
+        way.kind(),
+        List.of(new Fault.OfPart(fault.part(), fault.mode(), drawn, fault.whenLive())),
+        way.prior());
+  }
+
+  private List<Belief> beliefs(Hypothesis truth, Taken taken, Random random, long seed) {
+    SimulatedUnit unit = new SimulatedUnit(sheet, truth.faults(), 31 * seed + 5);
+    VirtualMeter meter = new VirtualMeter(Meter.GENERAL, 17 * seed + 3);
+    List<Evidence> evidence = new ArrayList<>();
+    for (Probe probe : probes(taken)) {
+      String shown = meter.read(unit, probe);
+      evidence.add(
+          new Entry(
+                  "r" + evidence.size(),
+                  probe.function().toString(),
+                  Optional.of(probe.red()),
+                  Optional.of(probe.black()),
+                  probe.part(),
+                  Optional.empty(),
+                  probe.situation(),
+                  List.copyOf(probe.liftedAt()),
+                  random.nextDouble() < SLIPS ? slipped(shown, probe.function(), random) : shown)
+              .on(sheet));
+    }
+    for (Situation situation : sheet.situations().values()) {
+      if (situation.supplyOn()) {
+        for (Part load : sheet.parts().values()) {
+          if (load.actsAsLoad() && visible(load)) {
+            double share = unit.powerShare(load.id(), situation.id());
+            Observation.Runs runs =
+                share > load.load().orElseThrow().runsAbove()
+                    ? Observation.Runs.YES
+                    : share > 0.02 ? Observation.Runs.WEAKLY : Observation.Runs.NO;
+            evidence.add(new Observation("o" + evidence.size(), load.id(), situation.id(), runs));
+          }
+        }
+      }
+    }
+    return diagnosis.beliefs(evidence, Optional.empty());
+  }
+
+  /** What one sees or hears run without a meter. */
+  private static boolean visible(Part load) {
+    return switch (load.kind()) {
+      case MOTOR, LAMP, IGNITER, BOARD_SUPPLY, TIMER_MOTOR -> true;
+      default -> false;
+    };
+  }
+
+  private static String slipped(String shown, MeterFunction function, Random random) {
+    int kind = random.nextInt(3);
+    if (kind == 0 && function.needsDeadCircuit()) {
+      return "OL";
+    }
+    if (kind == 1 && function.needsDeadCircuit() && shown.endsWith("Ω")) {
+      return shown.contains("kΩ") ? shown.replace("kΩ", "Ω") : shown.replace("Ω", "kΩ");
+    }
+    return function.needsDeadCircuit() ? "0.1 Ω" : "0.0";
+  }
+
+  /** Supply, every part where it carries most, and the load's current of every path. */
+  private List<Probe> liveProbes() {
+    List<Probe> probes = new ArrayList<>();
+    boolean dc = sheet.supply().dc();
+    MeterFunction volts = dc ? MeterFunction.VOLTS_DC : MeterFunction.VOLTS_AC;
+    Situation first =
+        sheet.situations().values().stream().filter(Situation::supplyOn).findFirst().orElseThrow();
+    List<String> terminals = List.copyOf(sheet.supply().terminals().values());
+    for (int i = 0; i < terminals.size(); i++) {
+      for (int j = i + 1; j < terminals.size(); j++) {
+        probes.add(Probe.between(volts, terminals.get(i), terminals.get(j), first.id()));
+      }
+    }
+    for (Situation s : sheet.situations().values()) {
+      if (s.supplyOn() && s.id().equals("open-circuit")) {
+        probes.add(
+            Probe.between(
+                volts, sheet.supply().outwardPoint(), sheet.supply().homewardPoint(), s.id()));
+      }
+    }
+    for (Part part : sheet.parts().values()) {
+      Situation busiest = first;
+      double most = 0;
+      Situation resting = first;
+      for (Situation s : sheet.situations().values()) {
+        double amperes = s.supplyOn() ? nominal.in(s.id()).amperes(part.id()).abs() : 0;
+        if (amperes > most) {
+          most = amperes;
+          busiest = s;
+        }
+        if (s.supplyOn()
+            && (part.madeWhen().commands().isEmpty() ? part.thermal().isPresent() : true)
+            && part.stateIn(s) == ContactState.OPEN) {
+          resting = s;
+        }
+      }
+      probes.add(Probe.across(volts, part, busiest.id()));
+      if (part.actsAsLink() && resting != busiest && part.stateIn(resting) == ContactState.OPEN) {
+        probes.add(Probe.across(volts, part, resting.id()));
+      }
+    }
+    for (Part load : sheet.parts().values()) {
+      boolean onPath = sheet.paths().values().stream().map(Path::load).anyMatch(load.id()::equals);
+      if (onPath || load.actsAsLoad()) {
+        Situation busiest = first;
+        double most = 0;
+        for (Situation s : sheet.situations().values()) {
+          double amperes = s.supplyOn() ? nominal.in(s.id()).amperes(load.id()).abs() : 0;
+          if (amperes > most) {
+            most = amperes;
+            busiest = s;
+          }
+        }
+        probes.add(
+            Probe.across(dc ? MeterFunction.AMPS_DC : MeterFunction.AMPS_AC, load, busiest.id()));
+      }
+    }
+    return probes.stream().distinct().toList();
+  }
+
+  /** Ohms across every part, one wire off where something bridges it, and to the case. */
+  private List<Probe> isolatedProbes() {
+    List<Probe> probes = new ArrayList<>();
+    String cold =
+        sheet.situations().values().stream()
+            .filter(s -> !s.supplyOn())
+            .findFirst()
+            .orElseThrow()
+            .id();
+    Optional<String> earth = Optional.ofNullable(sheet.supply().terminals().get("earth"));
+    for (Part part : sheet.parts().values()) {
+      String off =
+          sheet.situations().values().stream()
+              .filter(s -> !s.supplyOn() && part.stateIn(s) != ContactState.OPEN)
+              .findFirst()
+              .map(Situation::id)
+              .orElse(cold);
+      double around =
+          nominal.in(off, List.of(Change.open(part.id()))).ohmsBetween(part.from(), part.to()).re();
+      Probe across = Probe.across(MeterFunction.OHMS, part, off);
+      boolean bridged = around < Meter.GENERAL.overLimitOhms();
+      probes.add(
+          bridged
+              ? new Probe(
+                  MeterFunction.OHMS,
+                  part.from(),
+                  part.to(),
+                  Optional.of(part.id()),
+                  off,
+                  Set.of(part.from()))
+              : across);
+      if (part.caseLeak() && earth.isPresent()) {
+        for (String end : List.of(part.from(), part.to())) {
+          probes.add(
+              new Probe(MeterFunction.OHMS, end, earth.get(), Optional.empty(), off, Set.of()));
+        }
+      }
+    }
+    return probes.stream().distinct().toList();
+  }
+
+  private static String partOf(Hypothesis single) {
+    return ((Fault.OfPart) single.faults().get(0)).part();
+  }
+
+  /** Open, tripped and not made cannot be told apart by every evidence. */
+  private static String merged(FaultMode mode) {
+    return switch (mode) {
+      case OPEN, TRIPPED, NOT_MADE -> "open";
+      default -> mode.toString();
+    };
+  }
+
+  /** Counts. */
+  private static final class Score {
+    private int units;
+    private int drawn;
+    private int rightPart;
+    private int rightMode;
+    private int condemned;
+    private int sure;
+    private int rightWhenSure;
+    private int pairs;
+    private int bothHalf;
+    private int bothTenth;
+    private double brier;
+    private int entries;
+    private boolean lastRight;
+    private final int[] bins = new int[20];
+    private final int[] hits = new int[20];
+
+    void single(Hypothesis truth, List<Belief> beliefs, int parts) {
+      Map<String, Double> byPart = byPart(beliefs);
+      Fault.OfPart fault = (Fault.OfPart) truth.faults().get(0);
+      units++;
+      String best =
+          byPart.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey();
+      double top = byPart.get(best);
+      boolean right = same(best, fault, beliefs);
+      lastRight = right;
+      rightPart += right ? 1 : 0;
+      Map<String, Double> modes = new LinkedHashMap<>();
+      for (Belief b : beliefs) {
+        b.hypothesis()
+            .modeOf(best)
+            .ifPresent(m -> modes.merge(merged(m), b.probability(), Double::sum));
+      }
+      rightMode +=
+          right
+                  && modes.entrySet().stream()
+                      .max(Map.Entry.comparingByValue())
+                      .filter(e -> e.getKey().equals(merged(fault.mode())))
+                      .isPresent()
+              ? 1
+              : 0;
+      if (top >= SURE) {
+        sure++;
+        rightWhenSure += right ? 1 : 0;
+      }
+      for (Map.Entry<String, Double> e : byPart.entrySet()) {
+        boolean isIt = same(e.getKey(), fault, beliefs);
+        boolean aPart = !e.getKey().equals("sound") && !e.getKey().equals("unknown");
+        condemned += aPart && !isIt && e.getValue() > 0.9 ? 1 : 0;
+        brier += (e.getValue() - (isIt ? 1 : 0)) * (e.getValue() - (isIt ? 1 : 0));
+        int bin = Math.min(19, (int) (20 * e.getValue()));
+        bins[bin]++;
+        hits[bin] += isIt ? 1 : 0;
+      }
+      entries += parts;
+    }
+
+    void pair(Hypothesis truth, List<Belief> beliefs) {
+      Map<String, Double> byPart = byPart(beliefs);
+      pairs++;
+      double least =
+          truth.faults().stream()
+              .mapToDouble(f -> byPart.getOrDefault(((Fault.OfPart) f).part(), 0.0))
+              .min()
+              .orElse(0);
+      bothHalf += least > 0.5 ? 1 : 0;
+      bothTenth += least > 0.1 ? 1 : 0;
+    }
+
+    /** A missing command is right for the contact that hangs on it alone, and for the command. */
+    private static boolean same(String believed, Fault.OfPart truth, List<Belief> beliefs) {
+      if (believed.equals(truth.part())) {
+        return true;
+      }
+      if (!believed.startsWith("control:") && !truth.part().startsWith("control:")) {
+        return false;
+      }
+      return beliefs.stream()
+          .filter(b -> b.hypothesis().modeOf(believed).isPresent())
+          .flatMap(b -> b.hypothesis().faults().stream())
+          .map(f -> ((Fault.OfPart) f).changes())
+          .anyMatch(c -> c.equals(truth.changes()));
+    }
+
+    private static Map<String, Double> byPart(List<Belief> beliefs) {
+      Map<String, Double> byPart = new LinkedHashMap<>();
+      for (Belief b : beliefs) {
+        Hypothesis h = b.hypothesis();
+        if (h.kind() != Hypothesis.Kind.FAULTY) {
+          byPart.merge(
+              h.kind() == Hypothesis.Kind.SOUND ? "sound" : "unknown",
+              b.probability(),
+              Double::sum);
+        }
+        for (Fault f : h.faults()) {
+          byPart.merge(
+              f instanceof Fault.OfPart p ? p.part() : "supply", b.probability(), Double::sum);
+        }
+      }
+      return byPart;
+    }
+
+    void add(Score o) {
+      units += o.units;
+      drawn += o.drawn;
+      entries += o.entries;
+      rightPart += o.rightPart;
+      rightMode += o.rightMode;
+      condemned += o.condemned;
+      sure += o.sure;
+      rightWhenSure += o.rightWhenSure;
+      pairs += o.pairs;
+      bothHalf += o.bothHalf;
+      bothTenth += o.bothTenth;
+      brier += o.brier;
+      Arrays.setAll(bins, i -> bins[i] + o.bins[i]);
+      Arrays.setAll(hits, i -> hits[i] + o.hits[i]);
+    }
+
+    String line(String name) {
+      return "%-22s %5d   %.2f  %.3f  %.3f   %.4f     %.2f       %.3f           %.2f   %.2f   %.4f"
+          .formatted(
+              name,
+              units,
+              share(units, drawn),
+              share(rightPart, units),
+              share(rightMode, units),
+              share(condemned, units),
+              share(sure, units),
+              share(rightWhenSure, sure),
+              share(bothHalf, pairs),
+              share(bothTenth, pairs),
+              brier / entries);
+    }
+
+    String calibration() {
+      StringBuilder text = new StringBuilder("called .. and right: ");
+      for (int i = 0; i < 20; i++) {
+        if (bins[i] >= 20) {
+          text.append(
+              "%.2f: %.2f (%d)  ".formatted((i + 0.5) / 20, share(hits[i], bins[i]), bins[i]));
+        }
+      }
+      return text.toString();
+    }
+
+    private static double share(int of, int all) {
+      return all == 0 ? 1 : (double) of / all;
+    }
+  }
+}
