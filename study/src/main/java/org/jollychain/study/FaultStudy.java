@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
@@ -14,6 +15,7 @@ import org.jollychain.core.diagnosis.Diagnosis.Belief;
 import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Observation;
+import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypotheses;
@@ -22,7 +24,9 @@ import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Path;
@@ -41,6 +45,7 @@ public final class FaultStudy {
 
   private static final double SLIPS = 0.02;
   private static final double SURE = 0.97;
+  private static final double GHOST = 0.3;
 
   private final Sheet sheet;
   private final SoundUnit nominal;
@@ -102,7 +107,7 @@ public final class FaultStudy {
       Random random = new Random(1000L * i + 7);
       Hypothesis truth = single(random);
       score.drawn++;
-      if (!shows(truth, taken)) {
+      if (!shows(truth, List.of(), taken)) {
         continue;
       }
       List<Belief> beliefs = beliefs(truth, taken, random, i);
@@ -112,33 +117,47 @@ public final class FaultStudy {
             "  %s %d: %s, believed %s%n", sheet.key(), i, words(truth), words(beliefs));
       }
     }
-    for (int i = 0; i < units / 3 && !doubles.isEmpty(); i++) {
+    for (int i = 0; score.pairs < units / 3 && i < 20 * units && !doubles.isEmpty(); i++) {
       Random random = new Random(1000L * i + 13);
       Hypothesis truth = doubles.get(random.nextInt(doubles.size()));
-      score.pair(truth, beliefs(truth, taken, random, i));
+      if (!truth.faults().stream().allMatch(f -> shows(truth, List.of(f), taken))) {
+        continue;
+      }
+      List<Belief> beliefs = beliefs(truth, taken, random, i);
+      score.pair(truth, beliefs);
+      if (details && !score.lastRight) {
+        System.out.printf(
+            "  pair %s %d: %s, believed %s%n", sheet.key(), i, words(truth), words(beliefs));
+      }
     }
     return score;
   }
 
-  /**
-   * Whether a fault changes any reading of the set, or what is seen to run, in the nominal unit.
-   */
-  private boolean shows(Hypothesis truth, Taken taken) {
+  /** Whether any reading of the set is other in the nominal unit than with some faults alone. */
+  private boolean shows(Hypothesis truth, List<Fault> alone, Taken taken) {
+    Hypothesis without = new Hypothesis(truth.kind(), alone, 1);
     for (Probe probe : probes(taken)) {
-      List<Change> lifts = probe.lifts(sheet);
-      List<Change> changes = new ArrayList<>(truth.changesIn(sheet.situation(probe.situation())));
-      changes.addAll(lifts);
-      double sound = Meter.GENERAL.read(nominal.in(probe.situation(), lifts), probe);
-      double now = Meter.GENERAL.read(nominal.in(probe.situation(), changes), probe);
+      Solution before = at(without, probe);
+      Solution after = at(truth, probe);
+      double was = Meter.GENERAL.read(before, probe);
+      double now = Meter.GENERAL.read(after, probe);
       double digit = Meter.GENERAL.accuracy(probe.function()).resolutionAt(now);
       boolean beyond =
-          probe.function().needsDeadCircuit()
-              && Math.min(sound, now) > Meter.GENERAL.overLimitOhms();
-      if (!beyond && Math.abs(now - sound) > 0.12 * Math.max(sound, now) + 10 * digit) {
+          probe.function().needsDeadCircuit() && Math.min(was, now) > Meter.GENERAL.overLimitOhms();
+      boolean ghost =
+          Meter.GENERAL.floating(before, probe) > GHOST
+              || Meter.GENERAL.floating(after, probe) > GHOST;
+      if (!beyond && !ghost && Math.abs(now - was) > 0.12 * Math.max(was, now) + 10 * digit) {
         return true;
       }
     }
     return false;
+  }
+
+  private Solution at(Hypothesis what, Probe probe) {
+    List<Change> changes = new ArrayList<>(what.changesIn(sheet.situation(probe.situation())));
+    changes.addAll(probe.lifts(sheet));
+    return nominal.in(probe.situation(), changes);
   }
 
   private List<Probe> probes(Taken taken) {
@@ -195,19 +214,12 @@ public final class FaultStudy {
     VirtualMeter meter = new VirtualMeter(Meter.GENERAL, 17 * seed + 3);
     List<Evidence> evidence = new ArrayList<>();
     for (Probe probe : probes(taken)) {
-      String shown = meter.read(unit, probe);
-      evidence.add(
-          new Entry(
-                  "r" + evidence.size(),
-                  probe.function().toString(),
-                  Optional.of(probe.red()),
-                  Optional.of(probe.black()),
-                  probe.part(),
-                  Optional.empty(),
-                  probe.situation(),
-                  List.copyOf(probe.liftedAt()),
-                  random.nextDouble() < SLIPS ? slipped(shown, probe.function(), random) : shown)
-              .on(sheet));
+      String shown = read(meter, unit, probe, random);
+      evidence.add(reading(evidence.size(), probe, shown));
+      // nobody believes a strange resistance without touching once more
+      if (probe.function().needsDeadCircuit() && strange(shown, soundOhms(probe))) {
+        evidence.add(reading(evidence.size(), probe, read(meter, unit, probe, random)));
+      }
     }
     for (Situation situation : sheet.situations().values()) {
       if (situation.supplyOn()) {
@@ -226,6 +238,36 @@ public final class FaultStudy {
     return diagnosis.beliefs(evidence, Optional.empty());
   }
 
+  private String read(VirtualMeter meter, SimulatedUnit unit, Probe probe, Random random) {
+    String shown = meter.read(unit, probe);
+    return random.nextDouble() < SLIPS ? slipped(shown, probe.function(), random) : shown;
+  }
+
+  private Evidence reading(int number, Probe probe, String shown) {
+    return new Entry(
+            "r" + number,
+            probe.function().toString(),
+            Optional.of(probe.red()),
+            Optional.of(probe.black()),
+            probe.part(),
+            Optional.empty(),
+            probe.situation(),
+            List.copyOf(probe.liftedAt()),
+            shown)
+        .on(sheet);
+  }
+
+  private static boolean strange(String shown, double sound) {
+    if (Shown.parse(shown, MeterFunction.OHMS) instanceof Shown.Figure figure) {
+      return Math.abs(figure.value() - sound) > 0.5 + 0.15 * sound;
+    }
+    return sound < Meter.GENERAL.overLimitOhms();
+  }
+
+  private double soundOhms(Probe probe) {
+    return Meter.GENERAL.read(nominal.in(probe.situation(), probe.lifts(sheet)), probe);
+  }
+
   /** What one sees or hears run without a meter. */
   private static boolean visible(Part load) {
     return switch (load.kind()) {
@@ -234,15 +276,25 @@ public final class FaultStudy {
     };
   }
 
-  private static String slipped(String shown, MeterFunction function, Random random) {
-    int kind = random.nextInt(3);
-    if (kind == 0 && function.needsDeadCircuit()) {
-      return "OL";
+  /** A probe that makes no contact, a prefix misread, some other place, leads that touch. */
+  private String slipped(String shown, MeterFunction function, Random random) {
+    boolean ohms = function.needsDeadCircuit();
+    double kind = random.nextDouble();
+    if (kind < 0.4) {
+      return ohms ? "OL" : "0.0";
     }
-    if (kind == 1 && function.needsDeadCircuit() && shown.endsWith("Ω")) {
-      return shown.contains("kΩ") ? shown.replace("kΩ", "Ω") : shown.replace("Ω", "kΩ");
+    if (kind < 0.7) {
+      return ohms && shown.endsWith(" Ω")
+          ? shown.replace(" Ω", " kΩ")
+          : ohms ? shown.replace(" kΩ", " Ω") : "0.0";
     }
-    return function.needsDeadCircuit() ? "0.1 Ω" : "0.0";
+    if (kind < 0.95) {
+      double most = function.dimension() == Dimension.AMPERES ? 20 : 1.1 * sheet.supply().volts();
+      double anything =
+          ohms ? 0.1 * Math.pow(1e6, random.nextDouble()) : most * random.nextDouble();
+      return String.format(Locale.ROOT, "%.2f", anything);
+    }
+    return ohms ? "0.1 Ω" : "0.0";
   }
 
   /** Supply, every part where it carries most, and the load's current of every path. */
@@ -269,20 +321,22 @@ public final class FaultStudy {
       Situation busiest = first;
       double most = 0;
       Situation resting = first;
+      double held = 0;
       for (Situation s : sheet.situations().values()) {
         double amperes = s.supplyOn() ? nominal.in(s.id()).amperes(part.id()).abs() : 0;
         if (amperes > most) {
           most = amperes;
           busiest = s;
         }
-        if (s.supplyOn()
-            && (part.madeWhen().commands().isEmpty() ? part.thermal().isPresent() : true)
-            && part.stateIn(s) == ContactState.OPEN) {
+        double across =
+            nominal.in(s.id()).volts(part.from()).minus(nominal.in(s.id()).volts(part.to())).abs();
+        if (s.supplyOn() && part.stateIn(s) == ContactState.OPEN && across > held) {
+          held = across;
           resting = s;
         }
       }
       probes.add(Probe.across(volts, part, busiest.id()));
-      if (part.actsAsLink() && resting != busiest && part.stateIn(resting) == ContactState.OPEN) {
+      if (part.actsAsLink() && held > 0) {
         probes.add(Probe.across(volts, part, resting.id()));
       }
     }
@@ -336,6 +390,10 @@ public final class FaultStudy {
                   off,
                   Set.of(part.from()))
               : across);
+      sheet.situations().values().stream()
+          .filter(s -> part.actsAsLink() && !s.supplyOn() && part.stateIn(s) == ContactState.OPEN)
+          .findFirst()
+          .ifPresent(s -> probes.add(Probe.across(MeterFunction.OHMS, part, s.id())));
       if (part.caseLeak() && earth.isPresent()) {
         for (String end : List.of(part.from(), part.to())) {
           probes.add(
@@ -426,6 +484,7 @@ public final class FaultStudy {
               .orElse(0);
       bothHalf += least > 0.5 ? 1 : 0;
       bothTenth += least > 0.1 ? 1 : 0;
+      lastRight = least > 0.1;
     }
 
     /** A missing command is right for the contact that hangs on it alone, and for the command. */

@@ -37,7 +37,9 @@ final class Weighing {
   /** So much less likely than the best, a hypothesis is out: e^-20 is one in 500 million. */
   private static final double RULED_OUT_NATS = 20;
 
-  private static final double SMALLEST_VOLTS = 1e-3;
+  /** Below this share of the supply's volts a strange circuit has no preference for nothing. */
+  private static final double SMALLEST_SHARE = 2e-4;
+
   private static final double NEGLIGIBLE = 0.002;
   private static final double ANCHOR_SHARE = 0.2;
   private static final int MOST_ALTERNATIVES = 3;
@@ -366,8 +368,9 @@ final class Weighing {
     if (e instanceof Reading reading && reading.shown() instanceof Shown.Figure figure) {
       boolean ohms = reading.probe().function().dimension() == MeterFunction.OHMS.dimension();
       double largest = 1.2 * sheet.supply().volts();
-      double size = Math.max(Math.abs(figure.value()), ohms ? 0.05 : SMALLEST_VOLTS);
-      double byDecade = 1 / (size * Math.log(ohms ? 8e8 : largest / SMALLEST_VOLTS));
+      double smallest = SMALLEST_SHARE * sheet.supply().volts();
+      double size = Math.max(Math.abs(figure.value()), ohms ? 0.05 : smallest);
+      double byDecade = 1 / (size * Math.log(ohms ? 8e8 : largest / smallest));
       track.absorbSeen(
           ohms ? byDecade : 0.5 / largest + 0.5 * Math.min(byDecade, 1 / figure.resolution()));
     } else {

@@ -14,6 +14,7 @@ import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.Command;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
@@ -113,7 +114,7 @@ public final class Hypotheses {
       add(all, part, FaultMode.OFF_VALUE_LOW, false, offValue(part, false));
       add(all, part, FaultMode.OFF_VALUE_HIGH, false, offValue(part, true));
     }
-    for (String command : sheet.commands().keySet()) {
+    for (String command : commandsGiven()) {
       List<Part> hanging =
           sheet.parts().values().stream()
               .filter(p -> p.actsAsLink() && p.madeWhen().commands().contains(command))
@@ -134,6 +135,14 @@ public final class Hypotheses {
       }
     }
     return all;
+  }
+
+  /** What a load drives is missing when that load stands still, which is a fault of its own. */
+  private List<String> commandsGiven() {
+    return sheet.commands().values().stream()
+        .filter(c -> c.drivenBy().isEmpty())
+        .map(Command::id)
+        .toList();
   }
 
   /** Two opens in one chain: rare, unless the two are known to go together. */
@@ -255,6 +264,7 @@ public final class Hypotheses {
     }
     return Arrays.stream(OFF_VALUE)
         .filter(factor -> factor > 1 == high)
+        .filter(factor -> Math.abs(factor - 1) > 2 * part.tolerance())
         .mapToObj(factor -> Change.scaled(part.id(), factor).spread(OFF_VALUE_LOG_SD))
         .toArray(Change[]::new);
   }
