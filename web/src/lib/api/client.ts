@@ -100,6 +100,8 @@ export const api = {
     send('PUT', `/api/sheets/${key}`, text, YAML_TYPE).then((r) => r.json() as Promise<SheetRevision>),
   withdrawSheet: (key: string) => send('DELETE', `/api/sheets/${key}`),
   restoreSheet: (key: string) => request<SheetRevision>('PUT', `/api/sheets/${key}/restore`),
+  assess: (caseText: string) =>
+    send('POST', '/api/assess', caseText, YAML_TYPE).then((r) => r.json() as Promise<Assessment>),
   meters: () => request<Meter[]>('GET', '/api/meters'),
   solve: (what: SolveRequest) => request<Answer>('POST', '/api/solve', what)
 };

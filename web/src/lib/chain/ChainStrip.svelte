@@ -26,7 +26,7 @@
         : 'bad';
 </script>
 
-<ol class:upright aria-label="Links of the {path.title} path">
+<ol class:upright class:dense={!upright && path.risers.length > 10} aria-label="Links of the {path.title} path">
   {#each path.risers as riser, i (riser.part)}
     {@const part = parts.get(riser.part)}
     {#if part}
@@ -127,6 +127,18 @@
   .reading {
     font-size: 0.75rem;
     color: var(--ink);
+  }
+
+  .dense button {
+    font-size: 0.6875rem;
+  }
+  .dense i {
+    white-space: normal;
+    overflow-wrap: anywhere;
+  }
+  .dense .verdict,
+  .dense .reading {
+    font-size: 0.625rem;
   }
 
   ol.upright {

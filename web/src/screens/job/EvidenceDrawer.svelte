@@ -79,9 +79,18 @@
     </div>
   {/if}
   {#if view.assessment.account}<p class="soft account">Account: {view.assessment.account.text}</p>{/if}
+  <a class="case" href={`/api/jobs/${view.job.id}/case`} download={`case-${view.job.unitTag}.yaml`}
+    >Export as a case file</a
+  >
 </details>
 
 <style>
+  .case {
+    display: inline-block;
+    padding: 6px 16px 12px;
+    font-size: 0.875rem;
+    color: var(--good);
+  }
   summary {
     display: flex;
     gap: 1.25rem;

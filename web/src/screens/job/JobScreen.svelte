@@ -9,12 +9,12 @@
   import { keyMeaning, SHORTCUT_HELP } from '../../lib/input/shortcuts';
   import ChainTable from './ChainTable.svelte';
   import EvidenceDrawer from './EvidenceDrawer.svelte';
-  import Flags from './Flags.svelte';
+  import Flags from '../../lib/assessment/Flags.svelte';
   import JobStrip from './JobStrip.svelte';
   import { asEvidence, nextChoice, type Choice, probeAt, SUPPLY } from './probe';
   import ProbeCard from './ProbeCard.svelte';
   import StepRail from './StepRail.svelte';
-  import Suspects from './Suspects.svelte';
+  import Suspects from '../../lib/assessment/Suspects.svelte';
 
   let { params }: { params: { id: string } } = $props();
 

@@ -3,11 +3,11 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Assessment, JobView, Sheet } from '../../lib/api/client';
 import EvidenceDrawer from './EvidenceDrawer.svelte';
-import Flags from './Flags.svelte';
+import Flags from '../../lib/assessment/Flags.svelte';
 import type { Probe } from './probe';
 import ProbeCard from './ProbeCard.svelte';
 import StepRail from './StepRail.svelte';
-import Suspects from './Suspects.svelte';
+import Suspects from '../../lib/assessment/Suspects.svelte';
 
 const sheet = {
   points: { C1: { id: 'C1', title: 'Limit in', pin: 'brown' }, C2: { id: 'C2', title: 'Limit out' } },

@@ -4,6 +4,7 @@
   import { link, push } from 'svelte-spa-router';
   import { api, Problem, type Drawing, type Sheet, type SheetRevision } from '../../lib/api/client';
   import { familyWords, unbroken } from '../../lib/format/format';
+  import CaseTab from './CaseTab.svelte';
   import CircuitTab from './CircuitTab.svelte';
   import { DRAFT_KEY, STARTER } from './draft';
   import Revisions from './Revisions.svelte';
@@ -12,7 +13,7 @@
 
   let { params }: { params: { key: string } } = $props();
 
-  const TABS = ['Circuit', 'Parts', 'Text', 'Revisions'] as const;
+  const TABS = ['Circuit', 'Case', 'Parts', 'Text', 'Revisions'] as const;
   type Tab = (typeof TABS)[number];
 
   let revision = $state.raw<SheetRevision>();
@@ -122,6 +123,8 @@
     {/if}
     {#if tab === 'Circuit'}
       <CircuitTab {sheet} {drawings} {revision} />
+    {:else if tab === 'Case'}
+      <CaseTab {sheet} />
     {:else if tab === 'Parts'}
       <SheetTables {sheet} />
     {:else if tab === 'Text'}

@@ -49,6 +49,7 @@ public final class Readings {
             Optional.empty(),
             situation,
             liftedAt,
+            Optional.empty(),
             value)
         .on(sheet);
   }

@@ -67,6 +67,7 @@ public class AssessmentBenchmark {
             Optional.empty(),
             situation,
             List.of(),
+            Optional.empty(),
             value);
     evidence.add(entry.on(sheet));
   }

@@ -253,6 +253,7 @@ public final class FaultStudy {
             Optional.empty(),
             probe.situation(),
             List.copyOf(probe.liftedAt()),
+            Optional.empty(),
             shown)
         .on(sheet);
   }

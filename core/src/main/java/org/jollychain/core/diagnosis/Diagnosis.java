@@ -15,6 +15,7 @@ import org.jollychain.core.diagnosis.Assessment.Staircase;
 import org.jollychain.core.diagnosis.Assessment.SupplyAssessment;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
@@ -32,6 +33,7 @@ import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
@@ -52,7 +54,6 @@ public final class Diagnosis {
   private static final double LIVE_VOLTS = 2;
 
   private final Sheet sheet;
-  private final Meter meter = Meter.GENERAL;
   private final Expectations expectations;
   private final Hypotheses hypotheses;
   private final Map<String, List<Expectations.AlsoBad>> alsoBad;
@@ -63,7 +64,7 @@ public final class Diagnosis {
   public Diagnosis(Sheet sheet) {
     this.sheet = sheet;
     this.unit = new SoundUnit(sheet);
-    this.expectations = new Expectations(unit, meter);
+    this.expectations = new Expectations(unit);
     this.hypotheses = new Hypotheses(unit);
     this.deadLine =
         new Expectations.AlsoBad(
@@ -84,7 +85,7 @@ public final class Diagnosis {
     List<Flag> flags = new ArrayList<>();
     List<Evidence> usable = usable(evidence, flags);
     Weighing weighing = weigh(usable, complaint);
-    Verdicts verdicts = new Verdicts(sheet, meter, expectations, alsoBad, weighing);
+    Verdicts verdicts = new Verdicts(sheet, expectations, alsoBad, weighing);
     List<PartAssessment> parts = verdicts.all();
     flagReadings(weighing, flags);
     for (PartAssessment part : parts) {
@@ -99,8 +100,9 @@ public final class Diagnosis {
                     .formatted(part.title())));
       }
     }
+    parts.stream().filter(this::staysClosed).map(Diagnosis::bypass).forEach(flags::add);
     boolean misfit = flags.stream().anyMatch(f -> f.kind() == Flag.Kind.MISFIT);
-    Staircases staircases = new Staircases(sheet, meter, expectations, weighing);
+    Staircases staircases = new Staircases(sheet, expectations, weighing);
     List<Staircase> paths = new ArrayList<>();
     unit.chains().forEach((chain, situation) -> paths.add(staircases.of(chain, situation)));
     Optional<Account> account =
@@ -120,6 +122,21 @@ public final class Diagnosis {
             .map(e -> judged(e, weighing))
             .toList(),
         unexplained);
+  }
+
+  /** A link that has to open by heat, and does not. */
+  private boolean staysClosed(PartAssessment part) {
+    return part.verdict() == Verdict.STUCK
+        && sheet.part(part.id()).thermal().isPresent()
+        && sheet.part(part.id()).kind() != PartKind.THERMOSTAT;
+  }
+
+  private static Flag bypass(PartAssessment part) {
+    return new Flag(
+        Flag.Kind.BYPASS_SUSPECTED,
+        List.of(),
+        "The %s stays closed where it must be open: stuck or bypassed. Stop using the unit until it is renewed like for like."
+            .formatted(part.title()));
   }
 
   /**
@@ -142,7 +159,6 @@ public final class Diagnosis {
   private Weighing weigh(List<Evidence> usable, Optional<String> complaint) {
     return new Weighing(
         sheet,
-        meter,
         expectations,
         usable,
         priors.computeIfAbsent(complaint, c -> hypotheses.all(c.map(this::complaint))));
@@ -152,6 +168,10 @@ public final class Diagnosis {
     if (e instanceof Observation o) {
       return new Assessment.Judged(
           o.id(), sheet.part(o.part()).title() + " runs", o.runs().toString(), "", "");
+    }
+    if (e instanceof Inspection i) {
+      String finding = i.finding().toString().replace('-', ' ');
+      return new Assessment.Judged(i.id(), sheet.part(i.part()).title(), finding, "", "");
     }
     Reading r = (Reading) e;
     List<Change> leader =
@@ -171,7 +191,7 @@ public final class Diagnosis {
     if (function == MeterFunction.CELSIUS || function.needsDeadCircuit() && live) {
       return "";
     }
-    return Wording.expected(meter, function, expectations.line(changes, r.probe()).mean());
+    return Wording.expected(r.meter(), function, expectations.line(changes, r).mean());
   }
 
   private Complaint complaint(String id) {
@@ -230,6 +250,9 @@ public final class Diagnosis {
               r.probe().black(),
               r.shown(),
               r.id());
+    }
+    if (e instanceof Inspection i) {
+      return "2 %s %s %s".formatted(i.part(), i.finding(), i.id());
     }
     Observation o = (Observation) e;
     return "0 %s %s %s %s".formatted(o.situation(), o.part(), o.runs(), o.id());
@@ -318,7 +341,7 @@ public final class Diagnosis {
         unit.in(situation, List.of(Change.open(part.id())))
             .ohmsBetween(part.from(), part.to())
             .re();
-    return around < meter.overLimitOhms();
+    return around < Meter.GENERAL.overLimitOhms();
   }
 
   private SupplyAssessment supply(Weighing weighing) {
@@ -459,13 +482,12 @@ public final class Diagnosis {
       if (evidence.get(i) instanceof Reading r
           && own.contains(r)
           && (r.probe().function().needsDeadCircuit() || mode == FaultMode.DROPPING)) {
-        Track alone = new Track(meter, sheet.supply().volts());
-        Track.Noise noise = Track.Noise.of(meter, sheet.supply().volts(), r);
-        alone.absorb(expectations.line(List.of(), r.probe()), r, noise);
-        Track blamed = new Track(meter, sheet.supply().volts());
+        Track alone = new Track(sheet.supply().volts());
+        Track.Noise noise = Track.Noise.of(sheet.supply().volts(), r);
+        alone.absorb(expectations.line(List.of(), r), r, noise);
+        Track blamed = new Track(sheet.supply().volts());
         blamed.absorb(
-            expectations.line(
-                leader.hypothesis().changesIn(sheet.situation(r.situation())), r.probe()),
+            expectations.line(leader.hypothesis().changesIn(sheet.situation(r.situation())), r),
             r,
             noise);
         if (alone.logLikelihood() - blamed.logLikelihood() < Math.log(FAILED_TEST)) {
@@ -479,6 +501,10 @@ public final class Diagnosis {
   private String confirmBy(Part part, FaultMode mode) {
     if (mode == FaultMode.DROPPING) {
       return "Read the live drop across the %s while the load draws its current, or isolate and re-seat it."
+          .formatted(part.title());
+    }
+    if (mode == FaultMode.CASE_LEAK) {
+      return "Isolate, prove dead, lift the wires of the %s and read ohms from it to the case: OL is sound."
           .formatted(part.title());
     }
     Optional<Situation> off =

@@ -1,12 +1,14 @@
 package org.jollychain.core.diagnosis;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
@@ -15,6 +17,7 @@ import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Sensitivities;
 import org.jollychain.core.network.Sensitivities.Prediction;
 import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
@@ -30,38 +33,49 @@ import org.jollychain.core.sheet.Situation;
  */
 final class Expectations {
 
+  /** A step of the grid of positions over the square root of twelve. */
+  private static final double POSITION_SD = 0.1;
+
   private static final int MOST_PROBES_KEPT = 150;
 
   private final Sheet sheet;
-  private final Meter meter;
   private final SoundUnit unit;
   private final Map<String, Sensitivities> sensitivities = new HashMap<>();
-  private final Map<Probe, Known> known =
+  private final Map<Asked, Known> known =
       Collections.synchronizedMap(
           new LinkedHashMap<>(64, 0.75f, true) {
             @Override
-            protected boolean removeEldestEntry(Map.Entry<Probe, Known> eldest) {
+            protected boolean removeEldestEntry(Map.Entry<Asked, Known> eldest) {
               return size() > MOST_PROBES_KEPT;
             }
           });
 
-  Expectations(SoundUnit unit, Meter meter) {
+  /** What is measured, and by which meter. */
+  private record Asked(Probe probe, String meter) {}
+
+  Expectations(SoundUnit unit) {
     this.unit = unit;
     this.sheet = unit.sheet();
-    this.meter = meter;
     for (Situation s : sheet.situations().values()) {
       sensitivities.put(s.id(), Sensitivities.of(sheet, s));
     }
   }
 
-  /** The reading expected at a probe with these changes, over all units of the sheet. */
+  /**
+   * What the usual meter should read at a probe with these changes, over all units of the sheet.
+   */
   Line line(List<Change> changes, Probe probe) {
-    return at(probe).with(changes);
+    return at(probe, Meter.GENERAL).with(changes);
+  }
+
+  /** What this meter should have read with these changes. */
+  Line line(List<Change> changes, Reading reading) {
+    return at(reading.probe(), reading.meter()).with(changes);
   }
 
   /** What is known of a probe, to be asked more than once. */
-  Known at(Probe probe) {
-    return known.computeIfAbsent(probe, p -> new Known(p));
+  Known at(Probe probe, Meter meter) {
+    return known.computeIfAbsent(new Asked(probe, meter.id()), k -> new Known(probe, meter));
   }
 
   /**
@@ -70,14 +84,16 @@ final class Expectations {
    */
   final class Known {
     private final Probe probe;
+    private final Meter meter;
     private final Situation situation;
     private final List<Line> distinct = new ArrayList<>();
     private final Map<List<Change>, Line> byChanges = new ConcurrentHashMap<>();
     private final Map<Long, Line> alsoBad = new ConcurrentHashMap<>();
     private volatile Line[] byHypothesis = new Line[0];
 
-    private Known(Probe probe) {
+    private Known(Probe probe, Meter meter) {
       this.probe = probe;
+      this.meter = meter;
       this.situation = sheet.situation(probe.situation());
     }
 
@@ -112,7 +128,7 @@ final class Expectations {
     }
 
     private Line learnt(List<Change> changes) {
-      Line line = Track.withoutTrifles(meter, probe.function(), learn(changes, probe));
+      Line line = Track.withoutTrifles(meter, probe.function(), learn(changes, probe, meter));
       synchronized (distinct) {
         for (Line other : distinct) {
           if (Track.alike(meter, probe.function(), line, other)) {
@@ -136,11 +152,8 @@ final class Expectations {
     return unit;
   }
 
-  private Line learn(List<Change> changes, Probe probe) {
-    List<Change> all = new ArrayList<>(changes);
-    all.addAll(probe.lifts(sheet));
-    Prediction p =
-        sensitivities.get(probe.situation()).predict(unit.in(probe.situation(), all), probe, meter);
+  private Line learn(List<Change> changes, Probe probe, Meter meter) {
+    Prediction p = withPosition(changes, probe, meter);
     MeterFunction function = probe.function();
     boolean magnitude =
         function == MeterFunction.VOLTS_AC
@@ -154,5 +167,46 @@ final class Expectations {
       slopes[i] = p.slopes()[2 * i];
     }
     return new Line(p.value().re(), slopes, 0, p.floating());
+  }
+
+  /** The slopes of a prediction and, as the last, that on where along its part a leak is. */
+  private Prediction withPosition(List<Change> changes, Probe probe, Meter meter) {
+    Prediction p = predict(changes, probe, meter);
+    double[] slopes = Arrays.copyOf(p.slopes(), p.slopes().length + 2);
+    if (changes.stream().anyMatch(Expectations::somewhere)) {
+      Complex further = predict(moved(changes, POSITION_SD), probe, meter).value();
+      Complex nearer = predict(moved(changes, -POSITION_SD), probe, meter).value();
+      Complex slope = further.minus(nearer).times(0.5);
+      slopes[slopes.length - 2] = slope.re();
+      slopes[slopes.length - 1] = slope.im();
+    }
+    return new Prediction(p.value(), slopes, p.floating());
+  }
+
+  private Prediction predict(List<Change> changes, Probe probe, Meter meter) {
+    List<Change> all = new ArrayList<>(changes);
+    all.addAll(probe.lifts(sheet));
+    return sensitivities
+        .get(probe.situation())
+        .predict(unit.in(probe.situation(), all), probe, meter);
+  }
+
+  /** A leak that stands for its neighbourhood; one at an end of a link is just there. */
+  private static boolean somewhere(Change change) {
+    return change instanceof Change.ToCase leak
+        && leak.logSpread() > 0
+        && leak.position() > POSITION_SD
+        && leak.position() < 1 - POSITION_SD;
+  }
+
+  private static List<Change> moved(List<Change> changes, double by) {
+    return changes.stream()
+        .map(
+            c ->
+                somewhere(c) && c instanceof Change.ToCase leak
+                    ? Change.leak(leak.branch(), leak.position() + by, leak.ohms())
+                        .spread(leak.logSpread())
+                    : c)
+        .toList();
   }
 }

@@ -12,6 +12,7 @@ import org.jollychain.core.diagnosis.Assessment.Tread;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.network.Accuracy;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
@@ -36,13 +37,11 @@ final class Staircases {
   private static final int MOST_MIXED = 16;
 
   private final Sheet sheet;
-  private final Meter meter;
   private final Expectations expectations;
   private final Weighing weighing;
 
-  Staircases(Sheet sheet, Meter meter, Expectations expectations, Weighing weighing) {
+  Staircases(Sheet sheet, Expectations expectations, Weighing weighing) {
     this.sheet = sheet;
-    this.meter = meter;
     this.expectations = expectations;
     this.weighing = weighing;
   }
@@ -79,7 +78,7 @@ final class Staircases {
               part.id(),
               across(sound, part),
               across(open, part),
-              cold.ohms(part.id()).re() + meter.leadOhms(),
+              cold.ohms(part.id()).re() + Meter.GENERAL.leadOhms(),
               sound.amperes(part.id()).abs()));
     }
     return new Staircase(
@@ -175,17 +174,17 @@ final class Staircases {
         boolean turned = r.probe().red().equals(b) && r.probe().black().equals(a);
         if (same || turned) {
           double value = sheet.supply().dc() && turned ? -figure.value() : figure.value();
-          last = Optional.of(new Uncertain(value, meterSd(r.probe().function(), figure)));
+          last = Optional.of(new Uncertain(value, meterSd(r, figure)));
         }
       }
     }
     return last;
   }
 
-  private double meterSd(MeterFunction function, Shown.Figure figure) {
-    double digit =
-        Math.max(meter.accuracy(function).resolutionAt(figure.value()), figure.resolution());
-    return Math.hypot(meter.accuracy(function).share() * figure.value() / Math.sqrt(3), digit);
+  private static double meterSd(Reading reading, Shown.Figure figure) {
+    Accuracy accuracy = reading.meter().accuracy(reading.probe().function());
+    double digit = Math.max(accuracy.resolutionAt(figure.value()), figure.resolution());
+    return Math.hypot(accuracy.share() * figure.value() / Math.sqrt(3), digit);
   }
 
   private double across(Solution solution, Part part) {

@@ -46,6 +46,10 @@ final class Track {
 
   private static final double OWN_GAIN = 0.2;
   private static final double SHARED_GAIN = 0.8;
+
+  /** Every function of every meter has a gain of its own. */
+  private static final int GAINS = Meter.ids().size() * MeterFunction.values().length;
+
   private static final double LEAD_OHMS_SD = 0.1;
   private static final double OVER_LIMIT_LOG_SD = 0.3;
   private static final double SMALLEST_OHMS = 0.05;
@@ -57,7 +61,6 @@ final class Track {
     AS_SLIP
   }
 
-  private final Meter meter;
   private final double sourceVolts;
   private final List<double[]> slopes = new ArrayList<>();
   private final List<double[]> factor = new ArrayList<>();
@@ -69,8 +72,7 @@ final class Track {
   /**
    * @param sourceVolts nominal volts of the supply, the scale of what can be read (V)
    */
-  Track(Meter meter, double sourceVolts) {
-    this.meter = meter;
+  Track(double sourceVolts) {
     this.sourceVolts = sourceVolts;
   }
 
@@ -143,7 +145,7 @@ final class Track {
 
   /** The same readings, to be gone on with otherwise. */
   Track copy() {
-    Track copy = new Track(meter, sourceVolts);
+    Track copy = new Track(sourceVolts);
     copy.slopes.addAll(slopes);
     copy.factor.addAll(factor);
     copy.whitened.addAll(whitened);
@@ -161,7 +163,8 @@ final class Track {
 
     private static final Noise NONE = new Noise(0, 0, 0);
 
-    static Noise of(Meter meter, double sourceVolts, Reading reading) {
+    static Noise of(double sourceVolts, Reading reading) {
+      Meter meter = reading.meter();
       return reading.shown() instanceof Shown.Figure figure
           ? new Noise(
               variance(meter, sourceVolts, reading, figure, 1),
@@ -194,7 +197,7 @@ final class Track {
   void absorb(Line line, Reading reading, Noise noise) {
     Explained how =
         reading.shown() instanceof Shown.Figure figure
-            ? absorb(line, reading.probe().function(), figure, noise)
+            ? absorb(line, reading, figure, noise)
             : absorbOther(line, reading);
     explained.add(how);
   }
@@ -213,12 +216,13 @@ final class Track {
   private Explained absorbOther(Line line, Reading reading) {
     boolean ohms = reading.probe().function().needsDeadCircuit();
     if (reading.shown() instanceof Shown.OverLimit && ohms) {
-      double probability = (1 - NO_CONTACT - ANYTHING) * overLimit(line) + NO_CONTACT;
+      double probability =
+          (1 - NO_CONTACT - ANYTHING) * above(line, reading.meter().overLimitOhms()) + NO_CONTACT;
       absorb(probability);
       return probability < 2 * NO_CONTACT ? Explained.AS_SLIP : Explained.AS_READ;
     }
     if (reading.shown() instanceof Shown.Buzzer buzzer) {
-      double sounds = 1 - above(line, meter.buzzerOhms());
+      double sounds = 1 - above(line, reading.meter().buzzerOhms());
       double probability =
           (1 - BUZZER_WRONG) * (buzzer.sounds() ? sounds : 1 - sounds) + BUZZER_WRONG / 2;
       absorb(probability);
@@ -228,17 +232,19 @@ final class Track {
     return Explained.AS_READ;
   }
 
-  private Explained absorb(Line line, MeterFunction function, Shown.Figure figure, Noise leftOpen) {
+  private Explained absorb(Line line, Reading reading, Shown.Figure figure, Noise leftOpen) {
+    Meter meter = reading.meter();
+    MeterFunction function = reading.probe().function();
     boolean ohms = function.needsDeadCircuit();
-    double[] row = row(line, function);
-    double expectedVariance = expectedVariance(line, function);
+    double[] row = row(line, function, meter);
+    double expectedVariance = expectedVariance(line, function, meter);
     double ownVariance = leftOpen.asRead() + expectedVariance;
     double[] w = forward(row);
     double mean = line.mean() + dot(w, whitened);
     double variance = squared(row) + ownVariance - squared(w);
     variance = Math.max(variance, 1e-3 * ownVariance);
     double bled = BLED * line.floating();
-    double within = ohms ? 1 - overLimit(line) : 1;
+    double within = ohms ? 1 - above(line, meter.overLimitOhms()) : 1;
     double asRead = 1 - ANYTHING - NO_CONTACT - PREFIX;
     double main = asRead * within * (1 - bled) * density(figure.value(), mean, variance);
     double noise = Math.max(ownVariance - line.residualVariance(), 1e-6);
@@ -279,23 +285,18 @@ final class Track {
 
   /** What is now believed of a quantity that has not been read, meter uncertainty left out. */
   Uncertain believed(Line line) {
-    double[] row =
-        Arrays.copyOf(line.slopes(), line.slopes().length + MeterFunction.values().length + 1);
+    double[] row = Arrays.copyOf(line.slopes(), line.slopes().length + GAINS + 1);
     double[] w = forward(row);
     double variance = squared(row) + line.residualVariance() - squared(w);
     return new Uncertain(line.mean() + dot(w, whitened), Math.sqrt(Math.max(0, variance)));
   }
 
-  /** The probability that ohms shows OL. */
-  double overLimit(Line line) {
-    return above(line, meter.overLimitOhms());
-  }
-
-  /** Slopes on the circuit's parameters, then on the gain of every function, then on the leads. */
-  private double[] row(Line line, MeterFunction function) {
+  /** Slopes on the circuit's parameters, then on every gain, then on the leads. */
+  private static double[] row(Line line, MeterFunction function, Meter meter) {
     int circuit = line.slopes().length;
-    double[] row = Arrays.copyOf(line.slopes(), circuit + MeterFunction.values().length + 1);
-    row[circuit + function.ordinal()] =
+    double[] row = Arrays.copyOf(line.slopes(), circuit + GAINS + 1);
+    int ofMeter = Meter.ids().indexOf(meter.id()) * MeterFunction.values().length;
+    row[circuit + ofMeter + function.ordinal()] =
         Math.sqrt(SHARED_GAIN / 3) * meter.accuracy(function).share() * line.mean();
     if (function.needsDeadCircuit()) {
       row[row.length - 1] = LEAD_OHMS_SD;
@@ -306,7 +307,7 @@ final class Track {
   /**
    * What of a reading's variance depends on what is expected: its gain, and what the line leaves.
    */
-  private double expectedVariance(Line line, MeterFunction function) {
+  private static double expectedVariance(Line line, MeterFunction function, Meter meter) {
     double gain = meter.accuracy(function).share() * line.mean();
     return OWN_GAIN * gain * gain / 3 + line.residualVariance();
   }

@@ -19,7 +19,6 @@ import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
-import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Dimension;
@@ -52,7 +51,6 @@ final class Verdicts {
   private static final double FLOWING_SHARE = 0.01;
 
   private final Sheet sheet;
-  private final Meter meter;
   private final Expectations expectations;
   private final Map<String, List<AlsoBad>> alsoBad;
   private final Weighing weighing;
@@ -60,12 +58,10 @@ final class Verdicts {
 
   Verdicts(
       Sheet sheet,
-      Meter meter,
       Expectations expectations,
       Map<String, List<AlsoBad>> alsoBad,
       Weighing weighing) {
     this.sheet = sheet;
-    this.meter = meter;
     this.expectations = expectations;
     this.alsoBad = alsoBad;
     this.weighing = weighing;
@@ -269,10 +265,10 @@ final class Verdicts {
                   new ArrayList<>(
                       leader.hypothesis().changesIn(sheet.situation(reading.situation())));
               changes.add(Change.open(part.id()));
-              double would = expectations.line(changes, reading.probe()).mean();
+              double would = expectations.line(changes, reading).mean();
               return "Were it open, there would be %s %s, not %s."
                   .formatted(
-                      Wording.expected(meter, reading.probe().function(), would),
+                      Wording.expected(reading.meter(), reading.probe().function(), would),
                       Wording.place(sheet, reading.probe()),
                       Wording.shown(reading));
             });
@@ -280,15 +276,15 @@ final class Verdicts {
 
   private String direct(Part part, Reading reading) {
     Probe probe = reading.probe();
-    double sound = expectations.line(List.of(), probe).mean();
-    double open = expectations.line(List.of(Change.open(part.id())), probe).mean();
+    double sound = expectations.line(List.of(), reading).mean();
+    double open = expectations.line(List.of(Change.open(part.id())), reading).mean();
     String state = sheet.situation(probe.situation()).title();
     return "%s (%s). A sound one: %s; an open one: %s."
         .formatted(
             Wording.said(sheet, reading),
             state,
-            Wording.expected(meter, probe.function(), sound),
-            Wording.expected(meter, probe.function(), open));
+            Wording.expected(reading.meter(), probe.function(), sound),
+            Wording.expected(reading.meter(), probe.function(), open));
   }
 
   private String cost(Measured m) {

@@ -9,12 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
-import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.sheet.LoadRating;
@@ -52,7 +52,6 @@ final class Weighing {
   record Weighed(Hypothesis hypothesis, int index, double probability, Track track) {}
 
   private final Sheet sheet;
-  private final Meter meter;
   private final Expectations expectations;
   private final List<Evidence> evidence;
   private final List<Optional<Expectations.Known>> known = new ArrayList<>();
@@ -70,21 +69,21 @@ final class Weighing {
    */
   Weighing(
       Sheet sheet,
-      Meter meter,
       Expectations expectations,
       List<Evidence> evidence,
       List<Hypothesis> hypotheses) {
     this.sheet = sheet;
-    this.meter = meter;
     this.expectations = expectations;
     this.evidence = evidence;
     this.count = hypotheses.size();
     for (Evidence e : evidence) {
       known.add(
-          e instanceof Reading r ? Optional.of(expectations.at(r.probe())) : Optional.empty());
+          e instanceof Reading r
+              ? Optional.of(expectations.at(r.probe(), r.meter()))
+              : Optional.empty());
       noise.add(
           e instanceof Reading r
-              ? Optional.of(Track.Noise.of(meter, sheet.supply().volts(), r))
+              ? Optional.of(Track.Noise.of(sheet.supply().volts(), r))
               : Optional.empty());
     }
     List<Agreeing> groups = new ArrayList<>(List.of(new Agreeing(source())));
@@ -112,7 +111,7 @@ final class Weighing {
   }
 
   private Track source() {
-    return new Track(meter, sheet.supply().volts());
+    return new Track(sheet.supply().volts());
   }
 
   private static List<Weighed> scaled(List<Agreeing> groups, List<Member> ruledOut) {
@@ -197,12 +196,18 @@ final class Weighing {
       double share = share(seen, m.hypothesis.changesIn(sheet.situation(seen.situation())));
       return shares.computeIfAbsent(share, s -> s);
     }
+    if (evidence.get(at) instanceof Inspection i) {
+      double share = Findings.probability(i.finding(), m.hypothesis.modeOf(i.part()));
+      return shares.computeIfAbsent(share, s -> s);
+    }
     return known.get(at).orElseThrow().of(m.hypothesis, m.index, count);
   }
 
   private void absorb(Track track, Object expected, int at) {
     if (expected instanceof Line line) {
       track.absorb(line, (Reading) evidence.get(at), noise.get(at).orElseThrow());
+    } else if (expected instanceof Double share && evidence.get(at) instanceof Inspection) {
+      track.absorbSeen(share);
     } else if (expected instanceof Double share) {
       absorbSeen(track, share);
     } else {
@@ -286,7 +291,7 @@ final class Weighing {
     for (int i = 0; i < taken.length; i++) {
       if (evidence.get(i) instanceof Reading r) {
         Line line = line(base, i);
-        boolean here = Track.differ(meter, r.probe().function(), line, line(base, i, also));
+        boolean here = Track.differ(r.meter(), r.probe().function(), line, line(base, i, also));
         touched |= here;
         taken[i] = here || line.mean() > ANCHOR_SHARE * sheet.supply().volts();
       } else if (evidence.get(i) instanceof Observation seen) {

@@ -4,6 +4,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Dimension;
@@ -19,6 +20,7 @@ import org.jollychain.core.sheet.Sheet;
  *
  * @param value as displayed
  * @param liftedAt points at which all else was taken off
+ * @param meter the id of the meter, the usual one where left out
  */
 public record Entry(
     String id,
@@ -29,6 +31,7 @@ public record Entry(
     Optional<String> through,
     String situation,
     List<String> liftedAt,
+    Optional<String> meter,
     String value) {
 
   /**
@@ -49,6 +52,7 @@ public record Entry(
                     Optional.empty(),
                     situation,
                     liftedAt,
+                    meter,
                     t.value()))
         .orElse(this);
   }
@@ -62,10 +66,24 @@ public record Entry(
     Entry resolved = resolved(sheet);
     Probe probe = resolved.probe(sheet);
     try {
-      return new Reading(id, probe, Shown.parse(resolved.value(), probe.function()));
+      return new Reading(id, probe, Shown.parse(resolved.value(), probe.function()), chosenMeter());
     } catch (IllegalArgumentException e) {
       throw new EvidenceException("value", e.getMessage());
     }
+  }
+
+  private Meter chosenMeter() {
+    return meter
+        .map(
+            m ->
+                Meter.byId(m)
+                    .orElseThrow(
+                        () ->
+                            new EvidenceException(
+                                "meter",
+                                "there is no meter \"%s\"%s"
+                                    .formatted(m, Nearest.suggestion(m, Meter.ids())))))
+        .orElse(Meter.GENERAL);
   }
 
   /**

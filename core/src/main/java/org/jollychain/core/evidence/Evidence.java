@@ -1,7 +1,7 @@
 package org.jollychain.core.evidence;
 
 /** Something that was read or seen of the unit; it is never altered, only struck out. */
-public sealed interface Evidence permits Reading, Observation {
+public sealed interface Evidence permits Reading, Observation, Inspection {
 
   String id();
 

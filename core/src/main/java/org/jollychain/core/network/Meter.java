@@ -3,6 +3,7 @@ package org.jollychain.core.network;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.quantity.Dimension;
 
@@ -76,9 +77,20 @@ public record Meter(
           0.2,
           accuracies(1000, 0.03, 0.03, 0.05, 500e3));
 
+  private static final List<Meter> ALL = List.of(GENERAL, POCKET, BENCH, TESTER);
+  private static final List<String> IDS = ALL.stream().map(Meter::id).toList();
+
   /** The meters a shop may have; the first is the usual one. */
   public static List<Meter> all() {
-    return List.of(GENERAL, POCKET, BENCH, TESTER);
+    return ALL;
+  }
+
+  public static Optional<Meter> byId(String id) {
+    return all().stream().filter(m -> m.id().equals(id)).findFirst();
+  }
+
+  public static List<String> ids() {
+    return IDS;
   }
 
   public Accuracy accuracy(MeterFunction function) {

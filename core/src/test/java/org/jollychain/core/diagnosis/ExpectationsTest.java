@@ -23,8 +23,7 @@ import org.junit.jupiter.api.Test;
 class ExpectationsTest {
 
   private static final Sheet HEATER = Sheets.heater();
-  private static final Expectations EXPECTED =
-      new Expectations(new SoundUnit(HEATER), Meter.GENERAL);
+  private static final Expectations EXPECTED = new Expectations(new SoundUnit(HEATER));
 
   private static double sd(Line line) {
     return Math.sqrt(Arrays.stream(line.slopes()).map(s -> s * s).sum() + line.residualVariance());

@@ -16,10 +16,10 @@ class AssessController {
     this.assess = assess;
   }
 
-  /** Assesses a case; nothing is stored. */
+  /** Assesses a case, in JSON or YAML; nothing is stored. */
   @PostMapping(
       path = "/api/assess",
-      consumes = MediaType.APPLICATION_JSON_VALUE,
+      consumes = {MediaType.APPLICATION_JSON_VALUE, MediaType.APPLICATION_YAML_VALUE},
       produces = MediaType.APPLICATION_JSON_VALUE)
   Assessment assess(@RequestBody @Valid CaseFile file) {
     return assess.assess(file);

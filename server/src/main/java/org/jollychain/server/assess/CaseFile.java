@@ -6,6 +6,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Map;
 import org.jollychain.core.quantity.Kebab;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
@@ -15,6 +16,8 @@ import tools.jackson.databind.JsonNode;
  *
  * @param sheet the key of a sheet of the library, or a whole sheet as an object or as YAML text
  * @param complaint one of the sheet's complaints
+ * @param title what the case is about, for people
+ * @param expect what should come out, for whoever checks it; the assessment does not look at it
  */
 public record CaseFile(
     @Schema(description = "A key of the library, or a whole sheet as an object or as YAML text")
@@ -26,7 +29,9 @@ public record CaseFile(
     @Schema(nullable = true)
         @Nullable
         @Size(max = 2000, message = "may hold 2 000 pieces of evidence at most")
-        List<@Valid Item> evidence) {
+        List<@Valid Item> evidence,
+    @Schema(nullable = true) @Nullable @Size(max = 200) String title,
+    @Schema(nullable = true) @Nullable Map<String, String> expect) {
 
   /** How the technician wants to measure. */
   public enum Method {

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
+import org.jollychain.server.assess.CaseFile;
 import org.jollychain.server.assess.EvidenceItem;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,6 +36,14 @@ class JobController {
   @GetMapping("/{id}")
   JobView one(@PathVariable UUID id) {
     return jobs.view(id);
+  }
+
+  /** A job as a case: its sheet whole, and all evidence that stands. */
+  @GetMapping(
+      path = "/{id}/case",
+      produces = {MediaType.APPLICATION_YAML_VALUE, MediaType.APPLICATION_JSON_VALUE})
+  CaseFile caseOf(@PathVariable UUID id) {
+    return jobs.caseOf(id);
   }
 
   @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)

@@ -12,7 +12,9 @@ import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.server.assess.AssessService;
+import org.jollychain.server.assess.CaseFile;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.sheet.SheetRevision;
@@ -198,6 +200,30 @@ public class JobService {
     }
     changed(jobs.strike(id, version, why.strip(), at));
     return view(id);
+  }
+
+  /**
+   * A job as a case that can be assessed anywhere.
+   *
+   * @throws RefusedException when there is no such job
+   */
+  @Transactional(readOnly = true)
+  public CaseFile caseOf(UUID id) {
+    Job job = found(jobs.find(id), id);
+    List<CaseFile.Item> items =
+        taken(job).entries().stream()
+            .filter(e -> e.struckAt() == null)
+            .map(e -> new CaseFile.Item("r" + e.number(), e.item()))
+            .toList();
+    String sheet = sheets.revision(job.sheetKey(), job.sheetRevision()).text();
+    return new CaseFile(
+        json.readTree(SheetReader.json(sheet)),
+        null,
+        job.permit().equals("live"),
+        job.complaint().isEmpty() ? null : job.complaint(),
+        items,
+        job.unitTag() + " " + job.unitTitle(),
+        null);
   }
 
   private JobView view(Job job) {

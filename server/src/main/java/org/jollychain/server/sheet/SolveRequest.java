@@ -85,18 +85,13 @@ public record SolveRequest(
     if (meter == null) {
       return Meter.GENERAL;
     }
-    return Meter.all().stream()
-        .filter(m -> m.id().equals(meter))
-        .findFirst()
+    return Meter.byId(meter)
         .orElseThrow(
             () ->
                 new EvidenceException(
                     "meter",
                     "there is no meter \"%s\"%s"
-                        .formatted(
-                            meter,
-                            Nearest.suggestion(
-                                meter, Meter.all().stream().map(Meter::id).toList()))));
+                        .formatted(meter, Nearest.suggestion(meter, Meter.ids()))));
   }
 
   List<Probe> chosenProbes(Sheet sheet) {
@@ -114,6 +109,7 @@ public record SolveRequest(
                 Optional.ofNullable(p.through()),
                 situation,
                 orNone(p.liftedAt()),
+                Optional.empty(),
                 "")
             .probe(sheet);
     if (probe.function().needsDeadCircuit() && sheet.situation(situation).supplyOn()) {

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { Flag } from '../../lib/api/client';
-  import { words } from '../../lib/format/format';
+  import type { Flag } from '../api/client';
+  import { words } from '../format/format';
 
   let { flags }: { flags: Flag[] } = $props();
 </script>

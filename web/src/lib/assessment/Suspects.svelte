@@ -1,7 +1,7 @@
 <script lang="ts">
-  import type { Assessment, Verdict } from '../../lib/api/client';
-  import LinkRing from '../../lib/chain/LinkRing.svelte';
-  import { percent, words } from '../../lib/format/format';
+  import type { Assessment, Verdict } from '../api/client';
+  import LinkRing from '../chain/LinkRing.svelte';
+  import { percent, words } from '../format/format';
 
   /** What may be at fault, the most probable first, each with its reasons. */
   let { assessment, onselect }: { assessment: Assessment; onselect: (part: string) => void } = $props();

@@ -1,0 +1,65 @@
+package org.jollychain.core.evidence;
+
+import java.util.List;
+import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.Nearest;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+
+/**
+ * A part looked at, or moved by hand.
+ *
+ * @param finding what was found
+ */
+public record Inspection(String id, String part, String situation, Finding finding)
+    implements Evidence {
+
+  /** What one may find. */
+  public enum Finding {
+    /** A terminal or the part itself is burnt or browned. */
+    BURNT,
+    /** Visibly broken, a wire off, a coil parted. */
+    BROKEN,
+    /** The lever, float or button does not move freely. */
+    JAMMED,
+    /** The switch makes no click. */
+    NO_CLICK,
+    /** The reset button stands out. */
+    RESET_OUT,
+    /** It looks and moves as it should. */
+    LOOKS_SOUND;
+
+    @Override
+    public String toString() {
+      return Kebab.of(this);
+    }
+  }
+
+  /**
+   * Makes an inspection of this sheet.
+   *
+   * @throws EvidenceException when the part is not on the sheet or the finding is none
+   */
+  public static Inspection on(
+      Sheet sheet, String id, String part, String situation, String finding) {
+    Entry.checkSituation(situation, sheet);
+    Part found = sheet.parts().get(part);
+    if (found == null) {
+      throw new EvidenceException(
+          "part",
+          "there is no part \"%s\" on this sheet%s"
+              .formatted(part, Nearest.suggestion(part, sheet.parts().keySet())));
+    }
+    return new Inspection(
+        id,
+        part,
+        situation,
+        Kebab.read(Finding.class, finding)
+            .orElseThrow(
+                () ->
+                    new EvidenceException(
+                        "value",
+                        "\"%s\" is no finding; there are %s"
+                            .formatted(finding, List.of(Finding.values())))));
+  }
+}
