@@ -26,7 +26,11 @@
         : 'bad';
 </script>
 
-<ol class:upright class:dense={!upright && path.risers.length > 10} aria-label="Links of the {path.title} path">
+<ol
+  class:upright
+  class:dense={!upright && path.risers.length > 10}
+  aria-label="Links of the {path.title} path"
+>
   {#each path.risers as riser, i (riser.part)}
     {@const part = parts.get(riser.part)}
     {#if part}

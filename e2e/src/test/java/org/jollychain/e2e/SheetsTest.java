@@ -93,6 +93,17 @@ class SheetsTest {
         .isVisible();
   }
 
+  @Test
+  void a_case_is_weighed_as_it_is_typed() throws IOException {
+    Page page = open("water-heater-240", 1280, 800, false);
+    page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Case")).click();
+    page.getByLabel("Case text")
+        .fill(Files.readString(Path.of("../docs/cases/water-heater-leak.yaml")));
+    assertThat(page.getByText("upper element leaking to the case")).isVisible();
+    page.getByLabel("Case text").fill("sheet: water-heater-240\nevidence: [{value: 3}]");
+    assertThat(page.getByRole(AriaRole.ALERT)).isVisible();
+  }
+
   @ParameterizedTest
   @CsvSource({
     "YAML, .yaml, format: jolly-chain/sheet/1",
@@ -118,7 +129,7 @@ class SheetsTest {
     Page page = open("heat-kit-240", width, height, dark);
     assertThat(button(page, "Point L1,")).isVisible();
     assertThat(Accessibility.seriousFindings(page)).isEmpty();
-    for (String tab : new String[] {"Parts", "Text", "Revisions"}) {
+    for (String tab : new String[] {"Case", "Parts", "Text", "Revisions"}) {
       page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(tab)).click();
       assertThat(Accessibility.seriousFindings(page)).as(tab).isEmpty();
     }

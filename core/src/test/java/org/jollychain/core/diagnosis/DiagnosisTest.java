@@ -14,8 +14,10 @@ import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Assessment.Flag;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
 import org.jollychain.core.diagnosis.Assessment.Tread;
+import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.sheet.Sheet;
@@ -238,6 +240,87 @@ class DiagnosisTest {
     assertThat(treads.get(3).estimated()).isCloseTo(0.0, within(1.0));
     assertThat(treads.get(3).measured().orElseThrow()).isCloseTo(0.0, within(0.01));
     assertThat(a.account().orElseThrow().remainderVolts()).isCloseTo(0.0, within(0.01));
+  }
+
+  @Test
+  void a_burnt_terminal_makes_its_link_a_suspect_but_confirms_nothing() {
+    Evidence burnt = Inspection.on(DRYER, "i1", "timer-heat-contact", "heat-call", "burnt");
+    double before = part(assess(), "timer-heat-contact").probability();
+    Assessment a = assess(burnt);
+    assertThat(part(a, "timer-heat-contact").probability()).isGreaterThan(3 * before);
+    assertThat(a.leading().confirmed()).isFalse();
+    assertThat(a.evidence().get(0).shown()).isEqualTo("burnt");
+  }
+
+  /**
+   * Common practice, no source: with the blower stopped the limit must open; if not, stop using it.
+   */
+  @Test
+  void a_limit_that_stays_closed_above_its_rating_is_a_reason_to_stop_using_the_unit() {
+    Sheet furnace = Sheets.shipped("furnace-24v");
+    Readings on = new Readings(furnace);
+    Assessment a =
+        new Diagnosis(furnace)
+            .assess(
+                List.of(
+                    on.across("volts-ac", "high-limit", "limit-test", "0.01"),
+                    on.across("volts-ac", "inducer-coil", "limit-test", "25.1"),
+                    on.across("volts-ac", "inducer-coil", "heat-call", "25.0")),
+                Optional.empty());
+    assertThat(part(a, "high-limit").verdict()).isEqualTo(Verdict.STUCK);
+    assertThat(flagged(a, Flag.Kind.BYPASS_SUSPECTED)).isTrue();
+  }
+
+  /** Live it holds the supply, isolated and cool it passes again: it had tripped. */
+  @Test
+  void a_limit_that_passes_again_when_it_is_cool_has_tripped() {
+    Assessment a =
+        assess(
+            read.live("L1-L2 238.4"),
+            read.drop("high-limit", "238.2"),
+            read.ohms("high-limit", "0.2"));
+    assertThat(part(a, "high-limit").verdict()).isEqualTo(Verdict.TRIPPED);
+    assertThat(a.leading().mode()).isEqualTo("tripped");
+  }
+
+  /** Arithmetic: from either end to the case, the ohms of the leak and of the coil up to it. */
+  @Test
+  void a_grounded_element_is_found_by_ohms_from_its_ends_to_the_case() {
+    Assessment a =
+        DIAGNOSIS.assess(
+            List.of(
+                read.entry("ohms", Optional.empty(), "isolated", List.of(), "C3-PE 21.8"),
+                read.entry("ohms", Optional.empty(), "isolated", List.of(), "E2-PE 24.6"),
+                read.ohms("element", "11.2", "E2")),
+            Optional.empty());
+    assertThat(part(a, "element").verdict()).isEqualTo(Verdict.LEAKING);
+    assertThat(a.leading().confirmBy()).contains("to the case");
+  }
+
+  @Test
+  void a_finer_meter_settles_what_a_coarse_one_leaves_open() {
+    Sheet heater = Sheets.heater();
+    Diagnosis diagnosis = new Diagnosis(heater);
+    double coarse = offValue(diagnosis, heater, "tester");
+    double fine = offValue(diagnosis, heater, "bench");
+    assertThat(fine).isGreaterThan(coarse);
+  }
+
+  private static double offValue(Diagnosis diagnosis, Sheet sheet, String meter) {
+    Evidence reading =
+        new Entry(
+                "r1",
+                "ohms",
+                Optional.empty(),
+                Optional.empty(),
+                Optional.of("element"),
+                Optional.empty(),
+                "isolated",
+                List.of("B"),
+                Optional.of(meter),
+                "19.6")
+            .on(sheet);
+    return part(diagnosis.assess(List.of(reading), Optional.empty()), "element").probability();
   }
 
   @Test

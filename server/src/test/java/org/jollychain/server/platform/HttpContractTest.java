@@ -182,4 +182,46 @@ class HttpContractTest {
                     }))
         .andExpect(status().isForbidden());
   }
+
+  @Test
+  void a_job_is_exported_as_a_case_that_comes_out_the_same_anywhere() throws Exception {
+    String id = "/api/jobs/" + UUID.randomUUID();
+    http.perform(
+            put(id)
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(
+                    "{\"tag\": \"LAU-9\", \"sheet\": \"dryer-timer-240\", \"complaint\": \"no-heat\", \"permit\": \"live\"}"))
+        .andExpect(status().isOk());
+    http.perform(
+            put(id + "/evidence/" + UUID.randomUUID())
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(
+                    "{\"function\": \"volts-ac\", \"across\": \"high-limit\", \"situation\": \"heat-call\", \"value\": \"239.1\", \"meter\": \"bench\"}"))
+        .andExpect(status().isOk());
+    String yaml =
+        http.perform(get(id + "/case").accept(MediaType.APPLICATION_YAML))
+            .andExpect(status().isOk())
+            .andReturn()
+            .getResponse()
+            .getContentAsString();
+    http.perform(post("/api/assess").contentType(MediaType.APPLICATION_YAML).content(yaml))
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.leading.part").value("high-limit"));
+  }
+
+  @Test
+  void evidence_that_cannot_be_meant_names_what_would_be_right() throws Exception {
+    String item =
+        "{\"sheet\": \"dryer-timer-240\", \"evidence\": [{\"situation\": \"heat-call\", %s}]}";
+    assess(
+            item.formatted(
+                "\"observation\": \"inspection\", \"part\": \"high-limit\", \"value\": \"odd\""))
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(content().string(containsString("is no finding; there are")));
+    assess(
+            item.formatted(
+                "\"function\": \"volts-ac\", \"across\": \"element\", \"value\": \"1\", \"meter\": \"benhc\""))
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(content().string(containsString("did you mean")));
+  }
 }
