@@ -9,7 +9,7 @@
     TextInput
   } from 'carbon-components-svelte';
   import { push } from 'svelte-spa-router';
-  import { api, Problem, type Sheet, type SheetSummary, type Unit } from '../../lib/api/client';
+  import { api, type JobSummary, Problem, type Sheet, type SheetSummary, type Unit } from '../../lib/api/client';
 
   /** A new job in three fields: which unit, what is wrong, what is permitted. */
   let { onclose }: { onclose: () => void } = $props();
@@ -18,6 +18,7 @@
 
   let units = $state.raw<Unit[]>([]);
   let sheets = $state.raw<SheetSummary[]>([]);
+  let jobs = $state.raw<JobSummary[]>([]);
   let sheet = $state.raw<Sheet>();
   let tag = $state('');
   let title = $state('');
@@ -29,13 +30,20 @@
 
   const known = $derived(units.find((u) => u.tag === tag.trim().toUpperCase()));
 
-  Promise.all([api.units(), api.sheets()])
-    .then(([allUnits, allSheets]) => {
+  Promise.all([api.units(), api.sheets(), api.jobs()])
+    .then(([allUnits, allSheets, recent]) => {
       units = allUnits;
+      jobs = recent;
       sheets = allSheets;
       sheetKey = allSheets[0]?.key ?? '';
     })
     .catch((e: unknown) => (error = e instanceof Problem ? e.message : String(e)));
+
+  // a unit keeps the sheet it was last worked on with
+  $effect(() => {
+    const last = jobs.find((j) => j.job.unitTag === known?.tag)?.job.sheetKey;
+    if (last && sheets.some((s) => s.key === last)) sheetKey = last;
+  });
 
   $effect(() => {
     const chosen = sheets.find((s) => s.key === sheetKey);
