@@ -8,8 +8,16 @@
     SelectItem,
     TextInput
   } from 'carbon-components-svelte';
+  import { tick } from 'svelte';
   import { push } from 'svelte-spa-router';
-  import { api, type JobSummary, Problem, type Sheet, type SheetSummary, type Unit } from '../../lib/api/client';
+  import {
+    api,
+    type JobSummary,
+    Problem,
+    type Sheet,
+    type SheetSummary,
+    type Unit
+  } from '../../lib/api/client';
 
   /** A new job in three fields: which unit, what is wrong, what is permitted. */
   let { onclose }: { onclose: () => void } = $props();
@@ -30,7 +38,9 @@
 
   const known = $derived(units.find((u) => u.tag === tag.trim().toUpperCase()));
 
-  Promise.all([api.units(), api.sheets(), api.jobs()])
+  let sheetLoaded: Promise<unknown> = Promise.resolve();
+
+  const listed = Promise.all([api.units(), api.sheets(), api.jobs()])
     .then(([allUnits, allSheets, recent]) => {
       units = allUnits;
       jobs = recent;
@@ -48,7 +58,7 @@
   $effect(() => {
     const chosen = sheets.find((s) => s.key === sheetKey);
     if (!chosen) return;
-    api
+    sheetLoaded = api
       .sheet(chosen.key, chosen.revision)
       .then((loaded) => {
         sheet = loaded;
@@ -65,6 +75,10 @@
     }
     busy = true;
     try {
+      // fingers may be faster than the lists
+      await listed;
+      await tick();
+      await sheetLoaded;
       await api.openJob(id, {
         tag,
         sheet: sheetKey,

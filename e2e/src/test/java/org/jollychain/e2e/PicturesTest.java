@@ -5,6 +5,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
@@ -16,7 +18,7 @@ class PicturesTest {
   private static final Path FOLDER = Path.of("../docs/screenshots");
 
   @Test
-  void every_main_view() {
+  void every_main_view() throws IOException {
     try (Application application = new Application();
         Chromium chromium = new Chromium()) {
       Page page = chromium.page(1280, 800, false);
@@ -64,7 +66,15 @@ class PicturesTest {
           .getByLabel("Sheet text")
           .fill(text.replace("hertz: 60", "herz: 60").replace("volts: 240\n", "volts: -240\n"));
       assertThat(sheet.getByText("is not a key here").first()).isVisible();
+      sheet.getByText("is not a key here").click();
       take(sheet, "sheet-text-dark");
+      sheets.navigate(application.address() + "#/sheets/water-heater-240");
+      sheets.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Case")).click();
+      sheets
+          .getByLabel("Case text")
+          .fill(Files.readString(Path.of("../docs/cases/water-heater-leak.yaml")));
+      assertThat(sheets.getByText("upper element leaking to the case")).isVisible();
+      take(sheets, "sheet-case");
 
       Page phone = chromium.page(390, 844, false);
       phone.navigate(page.url());
