@@ -47,6 +47,7 @@ public final class FaultStudy {
   private static final double SURE = 0.97;
   private static final double GHOST = 0.3;
 
+  private final Run run;
   private final Sheet sheet;
   private final SoundUnit nominal;
   private final Diagnosis diagnosis;
@@ -55,16 +56,25 @@ public final class FaultStudy {
   private final List<Probe> live;
   private final List<Probe> isolated;
 
-  /** Which readings are taken. */
-  enum Taken {
-    LIVE,
-    LIVE_AND_ISOLATED
+  /** What is read, and what the diagnosis does not know. */
+  enum Run {
+    LIVE("Live readings alone"),
+    LIVE_AND_ISOLATED("Live and isolated readings"),
+    WITH_A_SHUNT("Live and isolated, every unit with a leak that its sheet does not know"),
+    WITH_WRONG_RATES("Live and isolated, base rates wrong by a factor of four");
+
+    private final String words;
+
+    Run(String words) {
+      this.words = words;
+    }
   }
 
-  private FaultStudy(String key) {
+  private FaultStudy(String key, Run run) {
+    this.run = run;
     this.sheet = Sheets.read(key);
     this.nominal = new SoundUnit(sheet);
-    this.diagnosis = new Diagnosis(sheet);
+    this.diagnosis = new Diagnosis(run == Run.WITH_WRONG_RATES ? withWrongRates(sheet) : sheet);
     List<Hypothesis> all = new Hypotheses(nominal).all(Optional.empty());
     this.singles =
         all.stream()
@@ -84,14 +94,13 @@ public final class FaultStudy {
     List<String> keys =
         arguments.length > 1 ? List.of(arguments).subList(1, arguments.length) : Sheets.keys();
     boolean details = Boolean.getBoolean("details");
-    for (Taken taken : Taken.values()) {
-      System.out.printf(
-          "%n%s%n", taken == Taken.LIVE ? "Live readings alone" : "Live and isolated readings");
+    for (Run run : Run.values()) {
+      System.out.printf("%n%s%n", run.words);
       System.out.println(
           "sheet                  units  shows  part   mode  condemned  sure  right-when-sure  doubles>.5  >.1   Brier");
       Score all = new Score();
       List<Score> scores =
-          keys.parallelStream().map(key -> new FaultStudy(key).run(units, taken, details)).toList();
+          keys.parallelStream().map(key -> new FaultStudy(key, run).score(units, details)).toList();
       for (int i = 0; i < keys.size(); i++) {
         System.out.println(scores.get(i).line(keys.get(i)));
         all.add(scores.get(i));
@@ -101,16 +110,16 @@ public final class FaultStudy {
     }
   }
 
-  private Score run(int units, Taken taken, boolean details) {
+  private Score score(int units, boolean details) {
     Score score = new Score();
     for (int i = 0; score.units < units && i < 20 * units; i++) {
       Random random = new Random(1000L * i + 7);
       Hypothesis truth = single(random);
       score.drawn++;
-      if (!shows(truth, List.of(), taken)) {
+      if (!shows(truth, List.of())) {
         continue;
       }
-      List<Belief> beliefs = beliefs(truth, taken, random, i);
+      List<Belief> beliefs = beliefs(truth, random, i);
       score.single(truth, beliefs, sheet.parts().size());
       if (details && !score.lastRight) {
         System.out.printf(
@@ -120,10 +129,10 @@ public final class FaultStudy {
     for (int i = 0; score.pairs < units / 3 && i < 20 * units && !doubles.isEmpty(); i++) {
       Random random = new Random(1000L * i + 13);
       Hypothesis truth = doubles.get(random.nextInt(doubles.size()));
-      if (!truth.faults().stream().allMatch(f -> shows(truth, List.of(f), taken))) {
+      if (!truth.faults().stream().allMatch(f -> shows(truth, List.of(f)))) {
         continue;
       }
-      List<Belief> beliefs = beliefs(truth, taken, random, i);
+      List<Belief> beliefs = beliefs(truth, random, i);
       score.pair(truth, beliefs);
       if (details && !score.lastRight) {
         System.out.printf(
@@ -134,9 +143,9 @@ public final class FaultStudy {
   }
 
   /** Whether any reading of the set is other in the nominal unit than with some faults alone. */
-  private boolean shows(Hypothesis truth, List<Fault> alone, Taken taken) {
+  private boolean shows(Hypothesis truth, List<Fault> alone) {
     Hypothesis without = new Hypothesis(truth.kind(), alone, 1);
-    for (Probe probe : probes(taken)) {
+    for (Probe probe : probes()) {
       Solution before = at(without, probe);
       Solution after = at(truth, probe);
       double was = Meter.GENERAL.read(before, probe);
@@ -160,8 +169,8 @@ public final class FaultStudy {
     return nominal.in(probe.situation(), changes);
   }
 
-  private List<Probe> probes(Taken taken) {
-    return taken == Taken.LIVE ? live : Stream.concat(live.stream(), isolated.stream()).toList();
+  private List<Probe> probes() {
+    return run == Run.LIVE ? live : Stream.concat(live.stream(), isolated.stream()).toList();
   }
 
   private static String words(Hypothesis h) {
@@ -209,11 +218,15 @@ public final class FaultStudy {
         way.prior());
   }
 
-  private List<Belief> beliefs(Hypothesis truth, Taken taken, Random random, long seed) {
-    SimulatedUnit unit = new SimulatedUnit(sheet, truth.faults(), 31 * seed + 5);
+  private List<Belief> beliefs(Hypothesis truth, Random random, long seed) {
+    List<Fault> faults = new ArrayList<>(truth.faults());
+    if (run == Run.WITH_A_SHUNT) {
+      faults.add(shunt(new Random(7 * seed + 1)));
+    }
+    SimulatedUnit unit = new SimulatedUnit(sheet, faults, 31 * seed + 5);
     VirtualMeter meter = new VirtualMeter(Meter.GENERAL, 17 * seed + 3);
     List<Evidence> evidence = new ArrayList<>();
-    for (Probe probe : probes(taken)) {
+    for (Probe probe : probes()) {
       String shown = read(meter, unit, probe, random);
       evidence.add(reading(evidence.size(), probe, shown));
       // nobody believes a strange resistance without touching once more
@@ -267,6 +280,41 @@ public final class FaultStudy {
 
   private double soundOhms(Probe probe) {
     return Meter.GENERAL.read(nominal.in(probe.situation(), probe.lifts(sheet)), probe);
+  }
+
+  /** A way to the case where the sheet has none, of some kilo-ohms: dirt, water, a chafed wire. */
+  private Fault shunt(Random random) {
+    List<String> parts =
+        sheet.parts().values().stream().filter(p -> !p.caseLeak()).map(Part::id).toList();
+    String part = parts.get(random.nextInt(parts.size()));
+    double ohms = 300 * Math.pow(100, random.nextDouble());
+    return new Fault.OfPart(part, FaultMode.CASE_LEAK, List.of(Change.leak(part, 0, ohms)), false);
+  }
+
+  /** The same sheet, every part's weight four times too large or too small. */
+  private static Sheet withWrongRates(Sheet s) {
+    Random random = new Random(4);
+    Map<String, Part> parts = new LinkedHashMap<>();
+    s.parts()
+        .forEach(
+            (id, p) -> {
+              double rate = p.baseRate().orElse(2.0) * (random.nextBoolean() ? 4 : 0.25);
+              parts.put(id, p.weighing(rate));
+            });
+    return new Sheet(
+        s.key(),
+        s.title(),
+        s.family(),
+        s.notes(),
+        s.supply(),
+        s.commands(),
+        s.access(),
+        s.points(),
+        parts,
+        s.strays(),
+        s.situations(),
+        s.paths(),
+        s.complaints());
   }
 
   /** What one sees or hears run without a meter. */

@@ -41,6 +41,29 @@ public record Part(
     boolean caseLeak,
     String notes) {
 
+  /** The same part with another weight among the culprits. */
+  public Part weighing(double rate) {
+    return new Part(
+        id,
+        kind,
+        title,
+        from,
+        to,
+        madeWhen,
+        thermal,
+        feels,
+        load,
+        winding,
+        curve,
+        tolerance,
+        access,
+        body,
+        partners,
+        Optional.of(rate),
+        caseLeak,
+        notes);
+  }
+
   public boolean actsAsLink() {
     return kind.role() == PartKind.Role.LINK;
   }
