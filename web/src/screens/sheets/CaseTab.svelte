@@ -5,7 +5,9 @@
   import Suspects from '../../lib/assessment/Suspects.svelte';
   import ChainStrip from '../../lib/chain/ChainStrip.svelte';
   import StaircaseChart from '../../lib/chain/StaircaseChart.svelte';
-  import { download, readFile } from './draft';
+  import Choices from '../../lib/controls/Choices.svelte';
+  import { download } from '../../lib/controls/file';
+  import FileButton from '../../lib/controls/FileButton.svelte';
 
   /** A case on this sheet, weighed as it is typed; nothing of it is kept. */
   let { sheet }: { sheet: Sheet } = $props();
@@ -17,7 +19,6 @@
   let error = $state('');
   let pathIndex = $state(0);
   let width = $state(700);
-  let chooser = $state<HTMLInputElement>();
   let asked = 0;
 
   const path = $derived(assessment?.paths[pathIndex] ?? assessment?.paths[0]);
@@ -54,33 +55,13 @@ ${complaint ? `complaint: ${complaint}\n` : ''}evidence:
       if (mine === asked) error = e instanceof Problem ? e.message : String(e);
     }
   }
-
-  async function take(event: Event) {
-    const input = event.currentTarget as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
-    try {
-      text = await readFile(file);
-    } catch (e) {
-      error = e instanceof Error ? e.message : String(e);
-    }
-  }
 </script>
 
 <div class="bench">
   <section class="card text" aria-label="Case">
     <header>
       <h2>Case</h2>
-      <input
-        bind:this={chooser}
-        type="file"
-        accept=".yaml,.yml,.json"
-        hidden
-        aria-label="Case file"
-        onchange={take}
-      />
-      <button type="button" class="quiet-button" onclick={() => chooser?.click()}>From a file</button>
+      <FileButton label="From a file" ontext={(given) => (text = given)} onerror={(m) => (error = m)} />
       <button
         type="button"
         class="quiet-button"
@@ -93,13 +74,12 @@ ${complaint ? `complaint: ${complaint}\n` : ''}evidence:
   <div class="answer">
     {#if assessment && path}
       <section class="card" aria-label="Staircase">
-        <div class="paths" role="group" aria-label="Path">
-          {#each assessment.paths as other, i (other.id)}
-            <button type="button" aria-pressed={path.id === other.id} onclick={() => (pathIndex = i)}
-              >{other.title}</button
-            >
-          {/each}
-        </div>
+        <Choices
+          label="Path"
+          options={assessment.paths.map((other) => other.title)}
+          chosen={assessment.paths.indexOf(path)}
+          onchoose={(i) => (pathIndex = i)}
+        />
         <div class="stairs" bind:clientWidth={width}>
           <StaircaseChart
             {path}
@@ -162,27 +142,8 @@ ${complaint ? `complaint: ${complaint}\n` : ''}evidence:
   .answer > section {
     padding: 10px 14px;
   }
-  .paths {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 1rem;
-    margin-bottom: 8px;
-  }
-  .paths button {
-    background: none;
-    border: 0;
-    border-bottom: 2px solid transparent;
-    padding: 2px 0;
-    font: inherit;
-    font-size: 0.875rem;
-    color: var(--ink-soft);
-    cursor: pointer;
-  }
-  .paths button[aria-pressed='true'] {
-    color: var(--ink);
-    border-color: var(--brass-line);
-  }
   .stairs {
+    margin-top: 8px;
     overflow-x: auto;
   }
   p {

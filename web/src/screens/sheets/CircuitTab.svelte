@@ -12,7 +12,8 @@
     type Supposed
   } from '../../lib/api/client';
   import CircuitDrawing from '../../lib/circuit/CircuitDrawing.svelte';
-  import { download } from './draft';
+  import Choices from '../../lib/controls/Choices.svelte';
+  import { download } from '../../lib/controls/file';
   import WhatIfPanel from './WhatIfPanel.svelte';
 
   /** The drawn circuit in a situation, and what would be if something were wrong with it. */
@@ -157,13 +158,12 @@
             {#each situations as s (s.id)}<option value={s.id}>{s.title}</option>{/each}
           </select>
         </label>
-        <div class="choices" role="group" aria-label="Path in the first row">
-          {#each drawings as d, i (d.path)}
-            <button type="button" aria-pressed={pathIndex === i} onclick={() => (pathIndex = i)}
-              >{sheet.paths[d.path]?.title}</button
-            >
-          {/each}
-        </div>
+        <Choices
+          label="Path in the first row"
+          options={drawings.map((d) => sheet.paths[d.path]?.title ?? d.path)}
+          chosen={pathIndex}
+          onchoose={(i) => (pathIndex = i)}
+        />
         <details>
           <summary>Export</summary>
           <div class="menu card">
@@ -267,25 +267,6 @@
     border-bottom: 1px solid var(--ink-soft);
     padding: 6px 8px;
     max-width: 22rem;
-  }
-  .choices {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 1rem;
-  }
-  .choices button {
-    background: none;
-    border: 0;
-    border-bottom: 2px solid transparent;
-    padding: 2px 0;
-    font: inherit;
-    font-size: 0.875rem;
-    color: var(--ink-soft);
-    cursor: pointer;
-  }
-  .choices button[aria-pressed='true'] {
-    color: var(--ink);
-    border-color: var(--brass-line);
   }
   details {
     position: relative;

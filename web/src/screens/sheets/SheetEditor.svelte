@@ -2,7 +2,8 @@
   import { Button } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { api, Problem, type SheetProblem, type SheetRevision } from '../../lib/api/client';
-  import { keyOf, readFile } from './draft';
+  import FileButton from '../../lib/controls/FileButton.svelte';
+  import { keyOf } from './draft';
 
   /** A sheet's text, with its problems at their lines as one types. */
   let { text: given, onsaved }: { text: string; onsaved: (made: SheetRevision) => void } = $props();
@@ -16,7 +17,6 @@
   let busy = $state(false);
   let area = $state<HTMLTextAreaElement>();
   let gutter = $state<HTMLElement>();
-  let chooser = $state<HTMLInputElement>();
   let asked = 0;
 
   const lines = $derived(text.split('\n').length);
@@ -65,18 +65,6 @@
     area.setSelectionRange(at, at);
     area.scrollTop = (area.scrollHeight / lines) * Math.max(0, problem.line - 8);
   }
-
-  async function take(event: Event) {
-    const input = event.currentTarget as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
-    try {
-      text = await readFile(file);
-    } catch (e) {
-      error = e instanceof Error ? e.message : String(e);
-    }
-  }
 </script>
 
 <div class="editor">
@@ -98,15 +86,11 @@
       <Button size="small" disabled={busy || !current || problems.length > 0 || !changed} on:click={save}
         >Save as a new revision</Button
       >
-      <input
-        bind:this={chooser}
-        type="file"
-        accept=".yaml,.yml,.json"
-        hidden
-        aria-label="Sheet file"
-        onchange={take}
+      <FileButton
+        label="Replace from a file"
+        ontext={(given) => (text = given)}
+        onerror={(m) => (error = m)}
       />
-      <button type="button" class="quiet-button" onclick={() => chooser?.click()}>Replace from a file</button>
     </div>
     {#if error}<p class="error" role="alert">{error}</p>{/if}
     {#if !current && !error}

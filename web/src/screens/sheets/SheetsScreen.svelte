@@ -3,13 +3,13 @@
   import { link, push } from 'svelte-spa-router';
   import { api, Problem, type SheetSummary } from '../../lib/api/client';
   import { ago, familyWords, unbroken } from '../../lib/format/format';
-  import { DRAFT_KEY, readFile } from './draft';
+  import FileButton from '../../lib/controls/FileButton.svelte';
+  import { DRAFT_KEY } from './draft';
 
   let sheets = $state.raw<SheetSummary[]>();
   let away = $state('');
   let error = $state('');
   let search = $state('');
-  let chooser = $state<HTMLInputElement>();
 
   const found = $derived(
     (sheets ?? []).filter((s) =>
@@ -34,17 +34,9 @@
     }
   }
 
-  async function take(event: Event) {
-    const input = event.currentTarget as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
-    try {
-      sessionStorage.setItem(DRAFT_KEY, await readFile(file));
-      await push('/sheets/new');
-    } catch (e) {
-      error = e instanceof Error ? e.message : String(e);
-    }
+  async function take(text: string) {
+    sessionStorage.setItem(DRAFT_KEY, text);
+    await push('/sheets/new');
   }
 </script>
 
@@ -56,15 +48,7 @@
     <div class="search">
       <Search size="sm" labelText="Search sheets" placeholder="Family, title, key" bind:value={search} />
     </div>
-    <input
-      bind:this={chooser}
-      type="file"
-      accept=".yaml,.yml,.json"
-      hidden
-      aria-label="Sheet file"
-      onchange={take}
-    />
-    <Button size="small" kind="tertiary" on:click={() => chooser?.click()}>Import</Button>
+    <FileButton label="Import a file" ontext={take} onerror={(m) => (error = m)} />
     <Button size="small" on:click={() => push('/sheets/new')}>New sheet</Button>
   </header>
 

@@ -1,30 +1,9 @@
 /** Where a sheet brought in by file waits until it is saved. */
 export const DRAFT_KEY = 'sheet draft';
 
-const LARGEST_BYTES = 256 * 1024;
-
-/** A sheet's file as text; one that cannot be a sheet is refused before it is read. */
-export async function readFile(file: File): Promise<string> {
-  if (file.size > LARGEST_BYTES)
-    throw new Error(`"${file.name}" has ${Math.ceil(file.size / 1024)} kB; a sheet may have 256 kB at most.`);
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer());
-  } catch {
-    throw new Error(`"${file.name}" is no UTF-8 text; save it as UTF-8 and try again.`);
-  }
-}
-
 /** The key a sheet's text gives itself. */
 export function keyOf(text: string): string | undefined {
   return /^\s*"?key"?\s*:\s*"?([a-z0-9-]+)"?/m.exec(text)?.[1];
-}
-
-export function download(name: string, type: string, text: string) {
-  const anchor = document.createElement('a');
-  anchor.href = URL.createObjectURL(new Blob([text], { type }));
-  anchor.download = name;
-  anchor.click();
-  URL.revokeObjectURL(anchor.href);
 }
 
 /** What a new sheet starts from: small, and valid as it stands. */

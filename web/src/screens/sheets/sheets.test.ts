@@ -2,7 +2,8 @@ import { render, screen, waitFor } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, type SheetProblem } from '../../lib/api/client';
-import { keyOf, readFile } from './draft';
+import { readFile } from '../../lib/controls/file';
+import { keyOf } from './draft';
 import SheetEditor from './SheetEditor.svelte';
 
 const problem: SheetProblem = {

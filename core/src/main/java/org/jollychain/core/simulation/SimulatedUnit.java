@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
+import java.util.SplittableRandom;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Probe;
@@ -26,7 +26,7 @@ public final class SimulatedUnit {
    * @param seed the same seed always gives the same unit
    */
   public SimulatedUnit(Sheet sheet, List<Fault> faults, long seed) {
-    Random random = new Random(seed);
+    SplittableRandom random = new SplittableRandom(seed);
     Map<String, Double> drawn = new HashMap<>();
     this.unit =
         new SoundUnit(sheet, name -> drawn.computeIfAbsent(name, n -> random.nextGaussian()));

@@ -2,7 +2,7 @@ package org.jollychain.core.simulation;
 
 import java.util.EnumMap;
 import java.util.Map;
-import java.util.Random;
+import java.util.SplittableRandom;
 import org.jollychain.core.network.Accuracy;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
@@ -21,7 +21,7 @@ public final class VirtualMeter {
   private static final double LEAD_OHMS_SD = 0.1;
 
   private final Meter meter;
-  private final Random random;
+  private final SplittableRandom random;
   private final Map<MeterFunction, Double> gains = new EnumMap<>(MeterFunction.class);
 
   /**
@@ -29,7 +29,7 @@ public final class VirtualMeter {
    */
   public VirtualMeter(Meter meter, long seed) {
     this.meter = meter;
-    this.random = new Random(seed);
+    this.random = new SplittableRandom(seed);
     for (MeterFunction function : MeterFunction.values()) {
       gains.put(function, either());
     }

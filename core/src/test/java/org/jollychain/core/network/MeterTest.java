@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.quantity.Complex;
+import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -31,6 +32,38 @@ class MeterTest {
   void the_last_digit_goes_up_a_decade_where_the_display_is_full(double volts, double digit) {
     assertThat(Meter.GENERAL.accuracy(MeterFunction.VOLTS_AC).resolutionAt(volts))
         .isCloseTo(digit, within(1e-12));
+  }
+
+  /** Arithmetic of displays of 6000, 2000 and 50 000 counts. */
+  @ParameterizedTest
+  @CsvSource({
+    "field, volts-ac, 238.137, 238.1 V",
+    "field, volts-ac, 0.1849, 0.185 V",
+    "field, volts-ac, 0.00001, 0.000 V",
+    "field, volts-dc, 0.3271, 327.1 mV",
+    "field, volts-dc, -0.0004, -0.4 mV",
+    "field, ohms, 0.117, 0.1 Ω",
+    "field, ohms, 11820, 11.82 kΩ",
+    "field, ohms, 2.5e6, 2.500 MΩ",
+    "field, ohms, 1e9, OL",
+    "field, amps-ac, 19.137, 19.14 A",
+    "pocket, ohms, 3e6, OL",
+    "pocket, volts-ac, 238.137, 238 V",
+    "bench, volts-ac, 238.137, 238.14 V",
+    "field, continuity, 12, beep",
+    "field, continuity, 800, no beep"
+  })
+  void a_display_rounds_in_its_range_and_gives_up_beyond_it(
+      String meter, String function, double value, String shown) {
+    MeterFunction on = Kebab.read(MeterFunction.class, function).orElseThrow();
+    assertThat(Meter.byId(meter).orElseThrow().display(on, value)).isEqualTo(shown);
+  }
+
+  @Test
+  void direct_current_functions_see_nothing_of_an_alternating_circuit() {
+    Solution call = Network.of(HEATER, HEATER.situation("call"), Draw.NOMINAL).solve(List.of());
+    Probe dc = Probe.between(MeterFunction.VOLTS_DC, "L1", "L2", "call");
+    assertThat(Meter.GENERAL.read(call, dc)).isZero();
   }
 
   @Test
