@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { InlineLoading, InlineNotification, Modal, TextInput } from 'carbon-components-svelte';
+  import { InlineLoading, Modal, TextInput } from 'carbon-components-svelte';
   import { onMount, untrack } from 'svelte';
   import { api, type Entry, type JobView, Problem, type Sheet } from '../../lib/api/client';
+  import Away from '../../lib/controls/Away.svelte';
   import ChainStrip from '../../lib/chain/ChainStrip.svelte';
   import StaircaseChart from '../../lib/chain/StaircaseChart.svelte';
   import UprightStaircase from '../../lib/chain/UprightStaircase.svelte';
@@ -167,21 +168,14 @@
 
 {#if missing}
   <div class="away">
-    <InlineNotification
-      kind="error"
+    <Away
       title="This job cannot be shown"
-      subtitle={missing}
-      hideCloseButton
-      lowContrast
-    />
-    <button
-      type="button"
-      class="quiet-button"
-      onclick={() => {
+      why={missing}
+      onretry={() => {
         missing = '';
         load(params.id);
-      }}>Try again</button
-    >
+      }}
+    />
   </div>
 {:else if !view || !sheet || !path || !probe}
   <div class="away"><InlineLoading description="Opening the job" /></div>

@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { Button, InlineLoading, InlineNotification, Search } from 'carbon-components-svelte';
+  import { Button, InlineLoading, Search } from 'carbon-components-svelte';
   import { link } from 'svelte-spa-router';
   import { api, type JobSummary, Problem } from '../../lib/api/client';
+  import Away from '../../lib/controls/Away.svelte';
   import { ago, percent } from '../../lib/format/format';
   import NewJob from './NewJob.svelte';
 
@@ -51,14 +52,7 @@
   </header>
 
   {#if away}
-    <InlineNotification
-      kind="error"
-      title="The jobs cannot be shown"
-      subtitle={away}
-      hideCloseButton
-      lowContrast
-    />
-    <button type="button" class="quiet-button" onclick={load}>Try again</button>
+    <Away title="The jobs cannot be shown" why={away} onretry={load} />
   {:else if !jobs}
     <InlineLoading description="Looking for jobs" />
   {:else if jobs.length === 0}

@@ -2,6 +2,7 @@
   import { Button, InlineLoading, InlineNotification, Search } from 'carbon-components-svelte';
   import { link, push } from 'svelte-spa-router';
   import { api, Problem, type SheetSummary } from '../../lib/api/client';
+  import Away from '../../lib/controls/Away.svelte';
   import { ago, familyWords, unbroken } from '../../lib/format/format';
   import FileButton from '../../lib/controls/FileButton.svelte';
   import { DRAFT_KEY } from './draft';
@@ -56,14 +57,7 @@
     <InlineNotification kind="error" title="Not taken" subtitle={error} lowContrast />
   {/if}
   {#if away}
-    <InlineNotification
-      kind="error"
-      title="The sheets cannot be shown"
-      subtitle={away}
-      hideCloseButton
-      lowContrast
-    />
-    <button type="button" class="quiet-button" onclick={load}>Try again</button>
+    <Away title="The sheets cannot be shown" why={away} onretry={load} />
   {:else if !sheets}
     <InlineLoading description="Looking for sheets" />
   {:else}

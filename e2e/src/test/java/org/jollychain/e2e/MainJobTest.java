@@ -7,36 +7,12 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** The main job in a browser, against the packaged application with the demo station's data. */
-class MainJobTest {
-
-  private static Application application;
-  private static Chromium chromium;
-
-  @BeforeAll
-  static void start() {
-    application = new Application();
-    chromium = new Chromium();
-  }
-
-  @AfterAll
-  static void stop() {
-    chromium.close();
-    application.close();
-  }
-
-  @AfterEach
-  void no_page_complained_or_asked_another_machine() {
-    assertThat(chromium.complaints()).isEmpty();
-    assertThat(chromium.requestsElsewhere()).isEmpty();
-  }
+class MainJobTest extends BrowserTest {
 
   private static Locator link(Page page, String part) {
     return page.getByRole(

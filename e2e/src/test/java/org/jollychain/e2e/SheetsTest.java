@@ -11,36 +11,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** The lead's screen: sheets, their circuits and what would be if something were wrong. */
-class SheetsTest {
-
-  private static Application application;
-  private static Chromium chromium;
-
-  @BeforeAll
-  static void start() {
-    application = new Application();
-    chromium = new Chromium();
-  }
-
-  @AfterAll
-  static void stop() {
-    chromium.close();
-    application.close();
-  }
-
-  @AfterEach
-  void no_page_complained_or_asked_another_machine() {
-    assertThat(chromium.complaints()).isEmpty();
-    assertThat(chromium.requestsElsewhere()).isEmpty();
-  }
+class SheetsTest extends BrowserTest {
 
   private static Page open(String key, int width, int height, boolean dark) {
     Page page = chromium.page(width, height, dark);

@@ -36,6 +36,7 @@ import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.sheet.Supply;
 
 /**
  * Weighs every fault of a sheet by the evidence and says what is known: Bayes' rule over explicit
@@ -68,7 +69,7 @@ public final class Diagnosis {
     this.hypotheses = new Hypotheses(unit);
     this.deadLine =
         new Expectations.AlsoBad(
-            -1, List.of(Change.open("supply:" + sheet.supply().system().outward())));
+            -1, List.of(Change.open(Supply.conductor(sheet.supply().system().outward()))));
     this.alsoBad = Verdicts.alsoBad(sheet, hypotheses);
   }
 

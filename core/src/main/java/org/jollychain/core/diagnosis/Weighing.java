@@ -93,13 +93,7 @@ final class Weighing {
     List<Member> ruledOut = new ArrayList<>();
     for (int i = 0; i < evidence.size(); i++) {
       groups = absorb(groups, i);
-      double best = Double.NEGATIVE_INFINITY;
-      for (Agreeing group : groups) {
-        for (Member m : group.members) {
-          best = Math.max(best, m.logPrior + group.track.logLikelihood());
-        }
-      }
-      double least = best - RULED_OUT_NATS;
+      double least = best(groups) - RULED_OUT_NATS;
       for (Agreeing group : groups) {
         double likelihood = group.track.logLikelihood();
         group.members.removeIf(m -> m.logPrior + likelihood < least && ruledOut.add(m));
@@ -114,13 +108,19 @@ final class Weighing {
     return new Track(sheet.supply().volts());
   }
 
-  private static List<Weighed> scaled(List<Agreeing> groups, List<Member> ruledOut) {
+  /** The largest logarithm of prior times likelihood. */
+  private static double best(List<Agreeing> groups) {
     double best = Double.NEGATIVE_INFINITY;
     for (Agreeing group : groups) {
       for (Member m : group.members) {
         best = Math.max(best, m.logPrior + group.track.logLikelihood());
       }
     }
+    return best;
+  }
+
+  private static List<Weighed> scaled(List<Agreeing> groups, List<Member> ruledOut) {
+    double best = best(groups);
     double sum = 0;
     for (Agreeing group : groups) {
       for (Member m : group.members) {

@@ -20,6 +20,7 @@ import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.sheet.Supply;
 import org.jollychain.core.sheet.SupplySystem;
 import org.jollychain.core.sheet.ThermalRating;
 
@@ -199,11 +200,14 @@ public final class Hypotheses {
 
   private List<Hypothesis> ofSupply() {
     List<Hypothesis> all = new ArrayList<>();
-    List<String> outer = outerTerminals();
+    List<String> outer = sheet.supply().currentTerminals();
     List<String> live =
         outer.stream().filter(t -> !t.equals("neutral") && !t.equals("minus")).toList();
     addSupply(
-        all, SupplyFault.DEAD, 1, live.stream().map(t -> Change.open("supply:" + t)).toList());
+        all,
+        SupplyFault.DEAD,
+        1,
+        live.stream().map(t -> Change.open(Supply.conductor(t))).toList());
     for (double low : LOW) {
       addSupply(all, SupplyFault.LOW, LOW.length, sources(outer, low));
     }
@@ -213,11 +217,13 @@ public final class Hypotheses {
             || sheet.supply().system() == SupplySystem.WYE_PAIR;
     if (twoLegs) {
       for (String leg : live) {
-        addSupply(all, SupplyFault.DEAD_LEG, live.size(), List.of(Change.open("supply:" + leg)));
+        addSupply(
+            all, SupplyFault.DEAD_LEG, live.size(), List.of(Change.open(Supply.conductor(leg))));
       }
     }
     if (twoLegs && sheet.supply().terminals().containsKey("neutral")) {
-      addSupply(all, SupplyFault.OPEN_NEUTRAL, 1, List.of(Change.open("supply:neutral")));
+      addSupply(
+          all, SupplyFault.OPEN_NEUTRAL, 1, List.of(Change.open(Supply.conductor("neutral"))));
     }
     if (sheet.supply().system() == SupplySystem.SPLIT_PHASE) {
       // the second leg of a wye lags by 120 degrees where a split phase has it at 180
@@ -225,18 +231,14 @@ public final class Hypotheses {
           all,
           SupplyFault.WRONG_SYSTEM,
           1,
-          List.of(Change.source("supply:line2", Complex.polar(1, Math.PI / 3))));
+          List.of(Change.source(Supply.conductor("line2"), Complex.polar(1, Math.PI / 3))));
     }
     return all;
   }
 
-  private List<String> outerTerminals() {
-    return sheet.supply().terminals().keySet().stream().filter(t -> !t.equals("earth")).toList();
-  }
-
   private static List<Change> sources(List<String> terminals, double factor) {
     return terminals.stream()
-        .map(t -> Change.source("supply:" + t, Complex.of(factor)).spread(SUPPLY_LOG_SD))
+        .map(t -> Change.source(Supply.conductor(t), Complex.of(factor)).spread(SUPPLY_LOG_SD))
         .toList();
   }
 

@@ -15,6 +15,7 @@ import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.sheet.Supply;
 
 /** What would be in a unit if something were wrong with it, beside what is in the sound one. */
 public final class WhatIf {
@@ -137,9 +138,10 @@ public final class WhatIf {
     supplyVolts.ifPresent(
         volts -> {
           Complex factor = Complex.of(volts / sheet.supply().volts());
-          sheet.supply().terminals().keySet().stream()
-              .filter(t -> !t.equals("earth"))
-              .forEach(t -> changes.add(Change.source("supply:" + t, factor)));
+          sheet
+              .supply()
+              .currentTerminals()
+              .forEach(t -> changes.add(Change.source(Supply.conductor(t), factor)));
         });
     faults.forEach(f -> changes.add(f.change()));
     lifted.forEach(part -> changes.add(Change.open(part)));
@@ -217,18 +219,16 @@ public final class WhatIf {
 
   private static List<String> notes(Sheet sheet, Solution sound, Solution now) {
     List<String> notes = new ArrayList<>();
-    for (String terminal : sheet.supply().terminals().keySet()) {
-      if (!terminal.equals("earth")) {
-        String branch = "supply:" + terminal;
-        double amperes = now.amperes(branch).abs();
-        double before = sound.amperes(branch).abs();
-        if (amperes > SHORT_FACTOR * before && amperes > SHORT_AMPERES) {
-          notes.add(
-              "A dead short: %s would flow from %s until a fuse or breaker opens. Unplug, and look for it with ohms."
-                  .formatted(
-                      Dimension.AMPERES.format(amperes), sheet.supply().terminals().get(terminal)));
-          break;
-        }
+    for (String terminal : sheet.supply().currentTerminals()) {
+      String conductor = Supply.conductor(terminal);
+      double amperes = now.amperes(conductor).abs();
+      double before = sound.amperes(conductor).abs();
+      if (amperes > SHORT_FACTOR * before && amperes > SHORT_AMPERES) {
+        notes.add(
+            "A dead short: %s would flow from %s until a fuse or breaker opens. Unplug, and look for it with ohms."
+                .formatted(
+                    Dimension.AMPERES.format(amperes), sheet.supply().terminals().get(terminal)));
+        break;
       }
     }
     if (sheet.supply().storedCharge()) {

@@ -74,7 +74,9 @@ public final class CheckedSheet {
             .toList();
     String amperes =
         Dimension.AMPERES.format(
-            unit.in(situation.id()).amperes("supply:" + sheet.supply().system().outward()).abs());
+            unit.in(situation.id())
+                .amperes(Supply.conductor(sheet.supply().system().outward()))
+                .abs());
     List<Part> loads = blamed.stream().filter(Part::actsAsLoad).toList();
     if (!loads.isEmpty()) {
       wrong(
@@ -100,11 +102,9 @@ public final class CheckedSheet {
     boolean legs = supply.terminals().containsKey("line2");
     double shorted = supply.volts() / (legs && supply.terminals().containsKey("neutral") ? 4 : 2);
     double most = 0;
-    for (String terminal : supply.terminals().keySet()) {
-      if (!terminal.equals("earth")) {
-        String id = "supply:" + terminal;
-        most = Math.max(most, now.amperes(id).times(now.ohms(id)).abs() / shorted);
-      }
+    for (String terminal : supply.currentTerminals()) {
+      String conductor = Supply.conductor(terminal);
+      most = Math.max(most, now.amperes(conductor).times(now.ohms(conductor)).abs() / shorted);
     }
     return most;
   }
@@ -125,10 +125,7 @@ public final class CheckedSheet {
 
   private Stream<List<Change>> singleFaults() {
     Sheet sheet = unit.sheet();
-    Stream<String> supply =
-        sheet.supply().terminals().keySet().stream()
-            .filter(t -> !t.equals("earth"))
-            .map(t -> "supply:" + t);
+    Stream<String> supply = sheet.supply().currentTerminals().stream().map(Supply::conductor);
     Stream<List<Change>> open =
         Stream.concat(sheet.parts().keySet().stream(), supply).map(id -> List.of(Change.open(id)));
     Stream<List<Change>> notCommanded =

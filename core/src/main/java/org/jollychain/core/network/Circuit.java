@@ -122,20 +122,17 @@ final class Circuit {
         situation.supplyOn() || supply.system() == SupplySystem.TRANSFORMER || supply.dc();
     Complex ohms = Complex.of(connected ? conductor : OPEN_OHMS);
     Map<String, Complex> emfs = emfs(supply, volts);
-    for (Map.Entry<String, String> terminal : supply.terminals().entrySet()) {
-      String id = terminal.getKey();
-      if (!id.equals("earth")) {
-        branches.add(
-            new Branch(
-                "supply:" + id,
-                star,
-                nodes.get(terminal.getValue()),
-                ohms,
-                emfs.getOrDefault(id, Complex.ZERO)));
-      }
+    for (String terminal : supply.currentTerminals()) {
+      branches.add(
+          new Branch(
+              Supply.conductor(terminal),
+              star,
+              nodes.get(supply.terminals().get(terminal)),
+              ohms,
+              emfs.getOrDefault(terminal, Complex.ZERO)));
     }
     if (supply.bonded().isPresent()) {
-      branches.add(new Branch("supply:earth", star, earth, ohms, Complex.ZERO));
+      branches.add(new Branch(Supply.conductor("earth"), star, earth, ohms, Complex.ZERO));
     }
   }
 

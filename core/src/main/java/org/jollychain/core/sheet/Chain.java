@@ -83,7 +83,7 @@ public record Chain(Path path, List<String> points, List<Part> parts) {
     Supply supply = sheet.supply();
     sources.add(
         supply.system().terminals().stream()
-            .filter(t -> !t.equals("earth") && supply.terminals().containsKey(t))
+            .filter(t -> supply.currentTerminals().contains(t))
             .map(supply.terminals()::get)
             .toList());
     sheet.parts().values().stream()

@@ -1,5 +1,6 @@
 package org.jollychain.core.sheet;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -37,5 +38,15 @@ public record Supply(
   /** The point at which its second outer terminal arrives. */
   public String homewardPoint() {
     return terminals.get(system.homeward());
+  }
+
+  /** The terminals that carry current by design: all but earth. */
+  public List<String> currentTerminals() {
+    return terminals.keySet().stream().filter(t -> !t.equals("earth")).toList();
+  }
+
+  /** What the conductor of a terminal is called among the parts of a circuit. */
+  public static String conductor(String terminal) {
+    return "supply:" + terminal;
   }
 }
