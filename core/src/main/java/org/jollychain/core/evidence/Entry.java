@@ -66,15 +66,19 @@ public record Entry(
     Entry resolved = resolved(sheet);
     Probe probe = resolved.probe(sheet);
     try {
-      return new Reading(id, probe, Shown.parse(resolved.value(), probe.function()), chosenMeter());
+      return new Reading(id, probe, Shown.parse(resolved.value(), probe.function()), meter(meter));
     } catch (IllegalArgumentException e) {
       throw new EvidenceException("value", e.getMessage());
     }
   }
 
-  private Meter chosenMeter() {
-    return meter
-        .map(
+  /**
+   * The meter of an id, the usual one where none is said.
+   *
+   * @throws EvidenceException when there is no such meter
+   */
+  public static Meter meter(Optional<String> id) {
+    return id.map(
             m ->
                 Meter.byId(m)
                     .orElseThrow(

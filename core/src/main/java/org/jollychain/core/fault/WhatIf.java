@@ -3,6 +3,7 @@ package org.jollychain.core.fault;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
@@ -124,6 +125,7 @@ public final class WhatIf {
    * @param faults to suppose
    * @param lifted parts with one wire off
    * @param supplyVolts of the supply where not nominal (V)
+   * @throws EvidenceException when a probe would be ohms on a live circuit
    */
   public static Answer answer(
       SoundUnit unit,
@@ -133,6 +135,7 @@ public final class WhatIf {
       List<String> lifted,
       Optional<Double> supplyVolts,
       List<Probe> probes) {
+    probes.forEach(p -> refuseOhmsOnLive(p, situation));
     Sheet sheet = unit.sheet();
     List<Change> changes = new ArrayList<>();
     supplyVolts.ifPresent(
@@ -156,6 +159,15 @@ public final class WhatIf {
         unit.chains().keySet().stream().map(c -> steps(c, sound, now)).toList(),
         probes.stream().map(p -> readout(unit, meter, situation, changes, p)).toList(),
         notes(sheet, sound, now));
+  }
+
+  private static void refuseOhmsOnLive(Probe probe, Situation situation) {
+    if (probe.function().needsDeadCircuit() && situation.supplyOn()) {
+      throw new EvidenceException(
+          "function",
+          "never %s on a live circuit: choose a situation with the supply off"
+              .formatted(probe.function().word()));
+    }
   }
 
   /** Neutral where there is one, else the return. */

@@ -1,11 +1,13 @@
 package org.jollychain.core.fault;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.Sheets;
+import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.fault.WhatIf.Answer;
 import org.jollychain.core.fault.WhatIf.PartState;
 import org.jollychain.core.fault.WhatIf.Supposed;
@@ -52,6 +54,14 @@ class WhatIfTest {
     Answer answer = suppose(List.of(), Optional.of(208.0));
     assertThat(part(answer, "element").powerShare().orElseThrow())
         .isCloseTo(Math.pow(208.0 / 240, 2), within(1e-6));
+  }
+
+  @Test
+  void refuses_ohms_on_a_live_circuit() {
+    Probe limit = Probe.across(MeterFunction.OHMS, HEATER.sheet().part("limit"), "call");
+    assertThatThrownBy(() -> suppose(List.of(), Optional.empty(), limit))
+        .isInstanceOf(EvidenceException.class)
+        .hasMessageContaining("never ohms on a live circuit");
   }
 
   @Test

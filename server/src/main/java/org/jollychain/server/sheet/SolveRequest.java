@@ -82,16 +82,7 @@ public record SolveRequest(
   }
 
   Meter chosenMeter() {
-    if (meter == null) {
-      return Meter.GENERAL;
-    }
-    return Meter.byId(meter)
-        .orElseThrow(
-            () ->
-                new EvidenceException(
-                    "meter",
-                    "there is no meter \"%s\"%s"
-                        .formatted(meter, Nearest.suggestion(meter, Meter.ids()))));
+    return Entry.meter(Optional.ofNullable(meter));
   }
 
   List<Probe> chosenProbes(Sheet sheet) {
@@ -99,26 +90,18 @@ public record SolveRequest(
   }
 
   private Probe probe(Sheet sheet, ProbeRequest p) {
-    Probe probe =
-        new Entry(
-                "",
-                p.function(),
-                Optional.ofNullable(p.red()),
-                Optional.ofNullable(p.black()),
-                Optional.ofNullable(p.across()),
-                Optional.ofNullable(p.through()),
-                situation,
-                orNone(p.liftedAt()),
-                Optional.empty(),
-                "")
-            .probe(sheet);
-    if (probe.function().needsDeadCircuit() && sheet.situation(situation).supplyOn()) {
-      throw new EvidenceException(
-          "function",
-          "never %s on a live circuit: choose a situation with the supply off"
-              .formatted(probe.function().word()));
-    }
-    return probe;
+    return new Entry(
+            "",
+            p.function(),
+            Optional.ofNullable(p.red()),
+            Optional.ofNullable(p.black()),
+            Optional.ofNullable(p.across()),
+            Optional.ofNullable(p.through()),
+            situation,
+            orNone(p.liftedAt()),
+            Optional.empty(),
+            "")
+        .probe(sheet);
   }
 
   private static FaultMode mode(String mode) {
