@@ -4,6 +4,7 @@
   import JobsScreen from '../screens/jobs/JobsScreen.svelte';
   import SheetScreen from '../screens/sheets/SheetScreen.svelte';
   import SheetsScreen from '../screens/sheets/SheetsScreen.svelte';
+  import ShopScreen from '../screens/shop/ShopScreen.svelte';
   import Mark from './Mark.svelte';
   import NotFound from './NotFound.svelte';
 
@@ -12,6 +13,7 @@
     '/jobs/:id': JobScreen,
     '/sheets': SheetsScreen,
     '/sheets/:key': SheetScreen,
+    '/shop': ShopScreen,
     '*': NotFound
   };
 
@@ -30,6 +32,7 @@
   <nav aria-label="Main">
     <a href="/" use:link>Jobs</a>
     <a href="/sheets" use:link>Sheets</a>
+    <a href="/shop" use:link>Shop</a>
   </nav>
   <button type="button" onclick={switchTheme}>{dark ? 'Paper' : 'Basement'} theme</button>
 </header>

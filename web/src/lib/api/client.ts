@@ -21,7 +21,14 @@ export type Answer = components['schemas']['Answer'];
 export type PartState = components['schemas']['PartState'];
 export type SolveRequest = Omit<components['schemas']['SolveRequest'], 'sheet'> & { sheet: string };
 export type Supposed = components['schemas']['Fault'];
-export type Meter = components['schemas']['MeterSummary'];
+export type Meter = components['schemas']['OwnedMeter'];
+export type ShopMeter = components['schemas']['ShopMeter'];
+export type ShopPolicy = components['schemas']['ShopPolicy'];
+export type Policy = components['schemas']['PolicyItem'];
+export type Plan = components['schemas']['Plan'];
+export type Forecast = components['schemas']['Forecast'];
+export type Proposal = components['schemas']['Proposal'];
+export type Assessed = components['schemas']['Assessed'];
 export type Unit = components['schemas']['Unit'];
 export type NewJob = components['schemas']['NewJob'];
 
@@ -101,7 +108,22 @@ export const api = {
   withdrawSheet: (key: string) => send('DELETE', `/api/sheets/${key}`),
   restoreSheet: (key: string) => request<SheetRevision>('PUT', `/api/sheets/${key}/restore`),
   assess: (caseText: string) =>
-    send('POST', '/api/assess', caseText, YAML_TYPE).then((r) => r.json() as Promise<Assessment>),
+    send('POST', '/api/assess', caseText, YAML_TYPE).then((r) => r.json() as Promise<Assessed>),
   meters: () => request<Meter[]>('GET', '/api/meters'),
+  keepMeter: (meter: ShopMeter, version?: number) =>
+    request<Meter[]>(
+      'PUT',
+      `/api/meters/${meter.id}${version === undefined ? '' : `?version=${version}`}`,
+      meter
+    ),
+  retireMeter: (id: string) => send('DELETE', `/api/meters/${id}`).then((r) => r.json() as Promise<Meter[]>),
+  restoreMeter: (id: string) => request<Meter[]>('PUT', `/api/meters/${id}/restore`),
+  shopPolicy: () => request<ShopPolicy>('GET', '/api/policy'),
+  keepShopPolicy: (policy: ShopPolicy) => request<ShopPolicy>('PUT', '/api/policy', policy),
+  planJob: (job: string, permit: string, policy: Policy, version: number) =>
+    request<JobView>('PUT', `/api/jobs/${job}/policy`, { permit, policy, version }),
+  forecast: (job: string) => request<Forecast[]>('GET', `/api/jobs/${job}/forecast`),
+  importEvidence: (job: string, csv: string) =>
+    send('POST', `/api/jobs/${job}/evidence.csv`, csv, 'text/csv').then((r) => r.json() as Promise<JobView>),
   solve: (what: SolveRequest) => request<Answer>('POST', '/api/solve', what)
 };

@@ -164,7 +164,7 @@
     align-items: center;
     text-align: left;
     min-height: 52px;
-    font-size: 0.9375rem;
+    font-size: 0.875rem;
   }
   .upright .ring {
     grid-row: 1 / 3;

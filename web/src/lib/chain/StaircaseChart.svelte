@@ -13,6 +13,7 @@
     selected,
     width,
     height = 330,
+    probes = [],
     onselect
   }: {
     path: Staircase;
@@ -20,10 +21,13 @@
     selected: number;
     width: number;
     height?: number;
+    /** points of the red and the black probe that come next */
+    probes?: string[];
     onselect: (riser: number) => void;
   } = $props();
 
   const left = 46;
+  const LETTER = 6.6;
   const step = $derived((width - left) / path.risers.length);
   const g = $derived(geometry(path, { start: left, step, zero: height - 16, top: 44 }));
   const suspect = $derived(path.risers.findIndex((r) => isSuspect(r.part)));
@@ -44,6 +48,13 @@
 
   const expected = $derived(line((i) => path.treads[i]?.expected ?? 0));
   const believed = $derived(line((i) => path.treads[i]?.estimated ?? 0));
+  /** Where a callout hides no point's name: by the riser, or above or below one that is too short. */
+  function beside(top: number, bottom: number): number {
+    if (bottom - top >= 90) return (top + bottom) / 2 - 20;
+    if (bottom - top >= 30) return top - 47;
+    return bottom < height - 80 ? bottom + 14 : top - 74;
+  }
+
   const callout = $derived.by(() => {
     const riser = path.risers[suspect];
     const part = riser && parts.get(riser.part);
@@ -51,17 +62,23 @@
     const high = path.treads[suspect]?.estimated ?? 0;
     const low = path.treads[suspect + 1]?.estimated ?? 0;
     const x = g.along(suspect);
+    const [top, bottom] = [g.level(high), g.level(low)];
+    const text = part.measured ? `drops ${volts(part.measured.volts)}` : part.verdict;
+    const detail = part.measured
+      ? part.measured.ohms !== undefined
+        ? `${Math.round(100 * part.measured.supplyShare)} % of the supply · ${part.verdict}`
+        : `all of the supply · ${part.verdict}`
+      : part.title;
+    const wide = 20 + LETTER * Math.max(text.length, detail.length);
     return {
       x,
-      top: g.level(high),
-      bottom: g.level(low),
-      leftward: x > width * 0.62,
-      text: part.measured ? `drops ${volts(part.measured.volts)}` : part.verdict,
-      detail: part.measured
-        ? part.measured.ohms !== undefined
-          ? `${Math.round(100 * part.measured.supplyShare)} % of the supply · ${part.verdict}`
-          : `all of the supply · ${part.verdict}`
-        : part.title
+      top,
+      bottom,
+      boxX: x > width * 0.62 ? x - 10 - wide : x + 10,
+      boxY: beside(top, bottom),
+      wide,
+      text,
+      detail
     };
   });
 </script>
@@ -99,13 +116,8 @@
 
   {#if callout}
     <line x1={callout.x} x2={callout.x} y1={callout.top} y2={callout.bottom} class="suspect" />
-    <g
-      transform="translate({callout.leftward ? callout.x - 168 : callout.x + 10} {(callout.top +
-        callout.bottom) /
-        2 -
-        20})"
-    >
-      <rect width="158" height="42" rx="2" class="callout" />
+    <g transform="translate({callout.boxX} {callout.boxY})">
+      <rect width={callout.wide} height="42" rx="2" class="callout" />
       <text x="10" y="17" class="callout-text">{callout.text}</text>
       <text x="10" y="34" class="callout-detail">{callout.detail}</text>
     </g>
@@ -123,6 +135,22 @@
         class="bar"
       />
       <circle cx={t.middle} cy={at} r="4.5" class="mark" />
+    {/if}
+  {/each}
+
+  {#each path.treads as tread, i (tread.point)}
+    {#if probes.includes(tread.point)}
+      {@const t = g.tread(i)}
+      {@const at = g.level(tread.estimated)}
+      <!-- from below, and from beside the name where there is no room below -->
+      <g
+        transform={at > height - 50
+          ? `translate(${t.middle + 22} ${at}) scale(1 -1)`
+          : `translate(${t.middle} ${at})`}
+        class="probe"
+      >
+        <path d="M0 6 L-5 16 V30 h10 V16 Z" class={probes[0] === tread.point ? 'red' : 'black'} />
+      </g>
     {/if}
   {/each}
 
@@ -145,6 +173,13 @@
     display: block;
     overflow: visible;
     font-family: 'IBM Plex Mono', monospace;
+  }
+  .probe .red {
+    fill: #c22f14;
+  }
+  .probe .black {
+    fill: #111;
+    stroke: var(--ink-soft);
   }
   .grid {
     stroke: var(--line);

@@ -55,6 +55,58 @@ describe('the staircase chart', () => {
     expect(screen.getByText('the limit')).toBeInTheDocument();
   });
 
+  describe('with a callout', () => {
+    const measured = { volts: 31.2, amperes: 18, ohms: 1.7, watts: 560, supplyShare: 0.13 };
+
+    function callout(before: number, after: number) {
+      const dropping = {
+        ...path,
+        treads: [tread('L1', 240), tread('A', before), tread('B', after), tread('L2', 0)],
+        risers: [riser('switch'), riser('limit'), riser('element')]
+      };
+      const suspects = new Map([
+        part('switch', 'passes', ''),
+        ['limit', { ...part('limit', 'dropping', '31.2 V')[1], measured }] as [string, PartAssessment],
+        part('element', 'passes', '')
+      ]);
+      const { container } = render(StaircaseChart, {
+        path: dropping,
+        parts: suspects,
+        selected: -1,
+        width: 600,
+        onselect: vi.fn()
+      });
+      const box = container.querySelector('rect.callout');
+      const [, x, y] =
+        /translate\((\S+) (\S+)\)/.exec(box?.parentElement?.getAttribute('transform') ?? '') ?? [];
+      const names = [...container.querySelectorAll('text.point')].map((t) => ({
+        name: t.textContent,
+        x: Number(t.getAttribute('x')),
+        y: Number(t.getAttribute('y'))
+      }));
+      return { left: Number(x), top: Number(y), wide: Number(box?.getAttribute('width')), names };
+    }
+
+    it.each([
+      [239, 60],
+      [239, 208],
+      [239, 238],
+      [20, 2],
+      [2, 1]
+    ])('hides no name of a point, dropping from %i to %i volts', (before, after) => {
+      const { left, top, wide, names } = callout(before, after);
+      for (const n of names) {
+        const over = n.x > left && n.x < left + wide && n.y > top && n.y - 9 < top + 42;
+        expect(over, `${n.name} at ${n.x} ${n.y}, box at ${left} ${top}`).toBe(false);
+      }
+    });
+
+    it('is as wide as what it says', () => {
+      expect(callout(239, 208).wide).toBeGreaterThan(6 * '13 % of the supply · dropping'.length);
+      expect(screen.getByText('drops 31.2 V')).toBeInTheDocument();
+    });
+  });
+
   it('stays calm while nothing is suspected', () => {
     const calm = new Map([part('switch', 'untested', ''), part('limit', 'passes', '')]);
     const { container } = render(StaircaseChart, {

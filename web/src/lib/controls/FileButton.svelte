@@ -4,9 +4,15 @@
   /** A quiet button that takes a text file of a sheet or a case. */
   let {
     label,
+    accept = '.yaml,.yml,.json',
     ontext,
     onerror
-  }: { label: string; ontext: (text: string) => void; onerror: (message: string) => void } = $props();
+  }: {
+    label: string;
+    accept?: string;
+    ontext: (text: string) => void;
+    onerror: (message: string) => void;
+  } = $props();
 
   let chooser = $state<HTMLInputElement>();
 
@@ -23,5 +29,5 @@
   }
 </script>
 
-<input bind:this={chooser} type="file" accept=".yaml,.yml,.json" hidden aria-label={label} onchange={take} />
+<input bind:this={chooser} type="file" {accept} hidden aria-label={label} onchange={take} />
 <button type="button" class="quiet-button" onclick={() => chooser?.click()}>{label}</button>

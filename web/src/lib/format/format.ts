@@ -26,6 +26,11 @@ export function percent(share: number): string {
   return `${value >= 99 || value < 1 ? value.toFixed(1) : value.toFixed(0)} %`;
 }
 
+/** Minutes as one says them. */
+export function duration(minutes: number): string {
+  return minutes >= 10 ? `${Math.round(minutes)} min` : `${minutes.toFixed(1)} min`;
+}
+
 /** `not-made` is "not made". */
 export function words(kebab: string): string {
   return kebab.replaceAll('-', ' ');

@@ -1,5 +1,6 @@
 /** What a key means while nothing is being typed. */
-export type Shortcut = 'over-limit' | 'strike-last' | 'help' | 'previous' | 'next' | 'log';
+export type Shortcut =
+  'over-limit' | 'strike-last' | 'help' | 'previous' | 'next' | 'log' | 'skip' | 'proposed';
 
 const KEYS: Record<string, Shortcut> = {
   o: 'over-limit',
@@ -9,7 +10,9 @@ const KEYS: Record<string, Shortcut> = {
   ArrowUp: 'previous',
   ArrowRight: 'next',
   ArrowDown: 'next',
-  Enter: 'log'
+  Enter: 'log',
+  s: 'skip',
+  p: 'proposed'
 };
 
 export const SHORTCUT_HELP: [keys: string, meaning: string][] = [
@@ -18,7 +21,9 @@ export const SHORTCUT_HELP: [keys: string, meaning: string][] = [
   ['Enter', 'log it'],
   ['o', 'log OL'],
   ['u', 'strike the last one out'],
-  ['← →', 'choose a link'],
+  ['← →', 'choose a link yourself'],
+  ['p', 'back to what is proposed'],
+  ['s', 'skip what is proposed'],
   ['Esc', 'empty the field'],
   ['?', 'this list']
 ];

@@ -1,13 +1,23 @@
 <script lang="ts">
   import type { Entry, JobView, Sheet } from '../../lib/api/client';
+  import FileButton from '../../lib/controls/FileButton.svelte';
 
   /** Every reading beside what was to be expected; struck ones stay visible. */
   let {
     view,
     sheet,
     open,
-    onstrike
-  }: { view: JobView; sheet: Sheet; open: boolean; onstrike: (entry: Entry) => void } = $props();
+    onstrike,
+    onimport,
+    onproblem
+  }: {
+    view: JobView;
+    sheet: Sheet;
+    open: boolean;
+    onstrike: (entry: Entry) => void;
+    onimport: (csv: string) => void;
+    onproblem: (message: string) => void;
+  } = $props();
 
   const judged = $derived(new Map(view.assessment.evidence.map((j) => [j.id, j])));
   const standing = $derived(view.evidence.filter((e) => !e.struckAt));
@@ -79,16 +89,39 @@
     </div>
   {/if}
   {#if view.assessment.account}<p class="soft account">Account: {view.assessment.account.text}</p>{/if}
-  <a class="case" href={`/api/jobs/${view.job.id}/case`} download={`case-${view.job.unitTag}.yaml`}
-    >Export as a case file</a
-  >
+  <div class="files">
+    <a href={`/api/jobs/${view.job.id}/case`} download={`case-${view.job.unitTag}.yaml`}
+      >Export as a case file</a
+    >
+    <a href={`/api/jobs/${view.job.id}/evidence.csv`} download={`evidence-${view.job.unitTag}.csv`}
+      >Export as CSV</a
+    >
+    {#if !view.job.closedAt && !view.job.struckAt}
+      <span class="forms">
+        Route card:
+        {#each ['pdf', 'svg', 'txt'] as form (form)}
+          <a href={`/api/jobs/${view.job.id}/route.${form}`} target="_blank" rel="noreferrer">{form}</a>
+        {/each}
+      </span>
+      <FileButton label="Import CSV" accept=".csv" ontext={onimport} onerror={onproblem} />
+    {/if}
+  </div>
 </details>
 
 <style>
-  .case {
-    display: inline-block;
+  .files {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 0 1.5rem;
     padding: 6px 16px 12px;
     font-size: 0.875rem;
+  }
+  .forms {
+    display: inline-flex;
+    gap: 0.5rem;
+  }
+  .files a {
     color: var(--good);
   }
   summary {
@@ -137,6 +170,10 @@
   th:first-child,
   td:first-child {
     padding-left: 16px;
+  }
+  thead th {
+    white-space: normal;
+    vertical-align: bottom;
   }
   .read {
     font-weight: 600;

@@ -1,7 +1,17 @@
 <script lang="ts">
   import { InlineLoading, Modal, TextInput } from 'carbon-components-svelte';
-  import { onMount, untrack } from 'svelte';
-  import { api, type Entry, type JobView, Problem, type Sheet } from '../../lib/api/client';
+  import { onMount, tick, untrack } from 'svelte';
+  import {
+    api,
+    type Entry,
+    type Evidence,
+    type JobView,
+    type Meter,
+    type Policy,
+    Problem,
+    type Proposal,
+    type Sheet
+  } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import ChainStrip from '../../lib/chain/ChainStrip.svelte';
   import StaircaseChart from '../../lib/chain/StaircaseChart.svelte';
@@ -12,8 +22,10 @@
   import EvidenceDrawer from './EvidenceDrawer.svelte';
   import Flags from '../../lib/assessment/Flags.svelte';
   import JobStrip from './JobStrip.svelte';
-  import { asEvidence, nextChoice, type Choice, probeAt, SUPPLY } from './probe';
-  import ProbeCard from './ProbeCard.svelte';
+  import NextPanel from './NextPanel.svelte';
+  import PlanDialog from './PlanDialog.svelte';
+  import { asEvidence, type Choice, PLAIN, probeAt, proposed, SUPPLY } from './probe';
+  import SeenForm from './SeenForm.svelte';
   import StepRail from './StepRail.svelte';
   import Suspects from '../../lib/assessment/Suspects.svelte';
 
@@ -26,7 +38,11 @@
   let sheet = $state.raw<Sheet>();
   let missing = $state('');
   let pathIndex = $state(0);
-  let choice = $state<Choice>({ riser: SUPPLY, way: 'drop', why: '' });
+  let own = $state<Choice>();
+  let instead = $state.raw<Proposal>();
+  let planning = $state(false);
+  let how = $state({ ...PLAIN });
+  let meters = $state.raw<Meter[]>([]);
   let asTable = $state(false);
   let value = $state('');
   let field = $state<HTMLInputElement>();
@@ -46,13 +62,28 @@
   const path = $derived(view?.assessment.paths[pathIndex]);
   const parts = $derived(new Map(view?.assessment.parts.map((p) => [p.id, p]) ?? []));
   const live = $derived(view?.job.permit === 'live');
-  const probe = $derived(path && sheet ? probeAt(path, sheet, choice.riser, choice.way) : undefined);
+  const proposal = $derived(instead ?? view?.plan.next[0]);
+  const probe = $derived.by(() => {
+    if (!path || !sheet) return undefined;
+    if (own) return probeAt(path, sheet, own.riser, own.way);
+    return proposal?.kind === 'measure' ? proposed(proposal, sheet) : undefined;
+  });
+  // what the next reading bears on: the link it is taken across, or the two points
+  const chosen = $derived(
+    own ? own.riser : (path?.risers.findIndex((r) => r.part === proposal?.across) ?? SUPPLY)
+  );
   const closed = $derived(view?.job.closedAt !== undefined || view?.job.struckAt !== undefined);
   const draftKey = $derived(`draft ${params.id}`);
 
   $effect(() => {
     const id = params.id;
     untrack(() => load(id));
+  });
+
+  // another probe is taken in its own way, with the same meter
+  $effect(() => {
+    const { celsius = '', reseated = false } = probe ?? {};
+    untrack(() => (how = { meter: how.meter, celsius, reseated }));
   });
 
   // what is typed survives a reload until it is logged
@@ -70,16 +101,25 @@
     try {
       value = localStorage.getItem(`draft ${id}`) ?? '';
       const loaded = await api.job(id);
-      sheet = await api.sheet(loaded.job.sheetKey, loaded.job.sheetRevision);
+      [sheet, meters] = await Promise.all([
+        api.sheet(loaded.job.sheetKey, loaded.job.sheetRevision),
+        api.meters()
+      ]);
       view = loaded;
       proceed();
+      // a reading that was typed before the page was left has its field again
+      if (value && !probe) select(live ? SUPPLY : 0);
     } catch (e) {
       missing = e instanceof Problem ? e.message : String(e);
     }
   }
 
   function proceed() {
-    if (view && path) choice = nextChoice(path, view.assessment, live);
+    own = undefined;
+    instead = undefined;
+    const across = view?.plan.next[0]?.across;
+    const shows = view?.assessment.paths.findIndex((p) => p.risers.some((r) => r.part === across)) ?? -1;
+    if (across && shows >= 0 && !path?.risers.some((r) => r.part === across)) pathIndex = shows;
   }
 
   async function log(typed = value) {
@@ -93,7 +133,7 @@
     busy = true;
     error = '';
     try {
-      view = await api.addEvidence(params.id, pending.id, asEvidence(probe, typed));
+      view = await api.addEvidence(params.id, pending.id, asEvidence(probe, typed, how));
       pending = undefined;
       value = '';
       field?.blur();
@@ -103,6 +143,58 @@
     } finally {
       busy = false;
     }
+  }
+
+  async function answer(evidence: Evidence) {
+    if (busy || closed) return;
+    const text = JSON.stringify(evidence);
+    pending = pending?.text === text ? pending : { id: crypto.randomUUID(), text };
+    busy = true;
+    error = '';
+    try {
+      view = await api.addEvidence(params.id, pending.id, evidence);
+      pending = undefined;
+      proceed();
+    } catch (e) {
+      error = e instanceof Problem ? e.message : String(e);
+    } finally {
+      busy = false;
+    }
+  }
+
+  async function importCsv(csv: string) {
+    try {
+      view = await api.importEvidence(params.id, csv);
+      error = '';
+      proceed();
+    } catch (e) {
+      error = e instanceof Problem ? e.message : String(e);
+    }
+  }
+
+  async function plan(permit: string, policy: Policy) {
+    if (!view || closed) return;
+    try {
+      view = await api.planJob(params.id, permit, policy, view.job.version);
+      error = '';
+      planning = false;
+      proceed();
+    } catch (e) {
+      error = e instanceof Problem ? e.message : String(e);
+      planning = false;
+    }
+  }
+
+  function skip() {
+    if (!view || !proposal || own) return;
+    const { policy, job } = view;
+    void plan(job.permit, { ...policy, skipped: [...(policy.skipped ?? []), proposal.id] });
+  }
+
+  function unreachable(point: string) {
+    if (!view) return;
+    const { policy, job } = view;
+    void plan(job.permit, { ...policy, unreachable: [...(policy.unreachable ?? []), point] });
   }
 
   function askStrike(entry: Entry | undefined) {
@@ -125,7 +217,7 @@
   }
 
   function select(riser: number) {
-    choice = { riser, way: riser === SUPPLY ? 'drop' : live ? choice.way : 'ohms', why: 'your choice' };
+    own = { riser, way: riser === SUPPLY ? 'drop' : live ? (own?.way ?? 'drop') : 'ohms' };
     error = '';
   }
 
@@ -135,13 +227,14 @@
   }
 
   function onkeydown(event: KeyboardEvent) {
-    if (striking || help || !view) return;
+    if (striking || help || planning || !view) return;
     const meaning = keyMeaning(event);
     if (!meaning) return;
     event.preventDefault();
     if ('text' in meaning) {
       value += meaning.text;
-      field?.focus();
+      if (!probe) select(Math.max(live ? SUPPLY : 0, chosen));
+      void tick().then(() => field?.focus());
       return;
     }
     const last = (path?.risers.length ?? 1) - 1;
@@ -154,9 +247,15 @@
         help = true;
         return;
       case 'previous':
-        return select(Math.max(live ? SUPPLY : 0, choice.riser - 1));
+        return select(Math.max(live ? SUPPLY : 0, chosen - 1));
       case 'next':
-        return select(Math.min(last, choice.riser + 1));
+        return select(Math.min(last, chosen + 1));
+      case 'skip':
+        return skip();
+      case 'proposed':
+        own = undefined;
+        instead = undefined;
+        return;
       case 'log':
         return void log();
     }
@@ -177,10 +276,10 @@
       }}
     />
   </div>
-{:else if !view || !sheet || !path || !probe}
+{:else if !view || !sheet || !path}
   <div class="away"><InlineLoading description="Opening the job" /></div>
 {:else}
-  <JobStrip {view} {now} />
+  <JobStrip {view} {now} onplan={closed ? undefined : () => (planning = true)} />
   <StepRail {view} />
   <div class="bench">
     <div class="left">
@@ -190,7 +289,7 @@
           <button
             type="button"
             class="supply"
-            aria-pressed={choice.riser === SUPPLY}
+            aria-pressed={own?.riser === SUPPLY}
             disabled={!live}
             onclick={() => select(SUPPLY)}>Supply <b>{words(view.assessment.supply.verdict)}</b></button
           >
@@ -201,7 +300,7 @@
                 aria-pressed={pathIndex === i}
                 onclick={() => {
                   pathIndex = i;
-                  proceed();
+                  own = undefined;
                 }}>{other.title}</button
               >
             {/each}
@@ -213,45 +312,69 @@
         {:else if narrow}
           <div class="upright">
             <UprightStaircase {path} rows={UPRIGHT_ROW} />
-            <ChainStrip {path} {parts} selected={choice.riser} upright onselect={select} />
+            <ChainStrip {path} {parts} selected={chosen} upright onselect={select} />
           </div>
         {:else}
           <div bind:clientWidth={chartWidth}>
-            <StaircaseChart {path} {parts} selected={choice.riser} width={chartWidth} onselect={select} />
-            <ChainStrip {path} {parts} selected={choice.riser} onselect={select} />
+            <StaircaseChart
+              {path}
+              {parts}
+              selected={chosen}
+              probes={probe && !closed ? [probe.red, probe.black] : []}
+              width={chartWidth}
+              onselect={select}
+            />
+            <ChainStrip {path} {parts} selected={chosen} onselect={select} />
           </div>
         {/if}
       </section>
-      <EvidenceDrawer {view} {sheet} open={closed} onstrike={askStrike} />
+      <EvidenceDrawer
+        {view}
+        {sheet}
+        open={closed}
+        onstrike={askStrike}
+        onimport={(csv) => importCsv(csv)}
+        onproblem={(message) => (error = message)}
+      />
+      {#if !closed}<SeenForm {sheet} situation={path.situation} {busy} onanswer={answer} />{/if}
     </div>
     <div class="right">
       <div class="sticky">
-        {#if closed}
-          <section class="card outcome">
-            <h2>{view.job.struckAt ? 'Struck out' : 'Closed'}</h2>
-            <p>{view.job.struckAt ? view.job.struckWhy : view.job.outcome}</p>
-          </section>
-        {:else}
-          <ProbeCard
-            {probe}
-            {sheet}
-            why={choice.why}
-            way={choice.way}
-            {live}
-            {busy}
-            {error}
-            bind:value
-            bind:field
-            onway={(way) =>
-              (choice = { ...choice, way, riser: way === 'drop' ? choice.riser : Math.max(0, choice.riser) })}
-            onlog={() => log()}
-          />
-        {/if}
+        <NextPanel
+          {view}
+          {sheet}
+          {probe}
+          {proposal}
+          {meters}
+          {live}
+          {busy}
+          {error}
+          {closed}
+          bind:own
+          bind:instead
+          bind:how
+          bind:value
+          bind:field
+          onlog={() => log()}
+          onanswer={answer}
+          onskip={skip}
+          onunreachable={unreachable}
+        />
       </div>
       <Flags flags={view.assessment.flags} />
       <Suspects assessment={view.assessment} onselect={selectPart} />
     </div>
   </div>
+{/if}
+
+{#if planning && view}
+  <PlanDialog
+    job={view.job.id}
+    permit={view.job.permit}
+    policy={view.policy}
+    onkeep={plan}
+    onclose={() => (planning = false)}
+  />
 {/if}
 
 <Modal
@@ -345,14 +468,6 @@
   }
   .upright :global(button) {
     height: 54px;
-  }
-  .outcome {
-    padding: 12px 16px;
-    font-size: 0.9375rem;
-    line-height: 1.45;
-  }
-  .outcome h2 {
-    margin-bottom: 4px;
   }
   .away {
     padding: 3rem 20px;

@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { JobView } from '../../lib/api/client';
+  import { duration, words } from '../../lib/format/format';
 
-  let { view, now }: { view: JobView; now: Date } = $props();
+  let { view, now, onplan }: { view: JobView; now: Date; onplan?: (() => void) | undefined } = $props();
 
   const job = $derived(view.job);
   const about = $derived(
@@ -9,6 +10,7 @@
       .filter(Boolean)
       .join(' · ')
   );
+  const left = $derived(Math.round(view.plan.expected.probes));
   const readings = $derived(view.evidence.filter((e) => !e.struckAt).length);
   const minutes = $derived(
     Math.max(
@@ -31,6 +33,16 @@
       <dd>{job.permit === 'live' ? 'Live permitted' : 'Isolated only'}</dd>
     </div>
     <div>
+      <dt>Method</dt>
+      <dd>
+        {#if onplan}
+          <button type="button" class="quiet-button" aria-label="Change the plan" onclick={onplan}
+            >{words(view.policy.method ?? 'mixed')}</button
+          >
+        {:else}{words(view.policy.method ?? 'mixed')}{/if}
+      </dd>
+    </div>
+    <div>
       <dt>So far</dt>
       <dd>
         {readings}
@@ -39,6 +51,12 @@
           : `${Math.round(minutes / 60)} h`}
       </dd>
     </div>
+    {#if onplan && view.plan.next.length > 0}
+      <div>
+        <dt>Left</dt>
+        <dd>about {left} {left === 1 ? 'probe' : 'probes'} · {duration(view.plan.expected.minutes)}</dd>
+      </div>
+    {/if}
     {#if job.technician}
       <div>
         <dt>Technician</dt>
@@ -73,13 +91,19 @@
     display: flex;
     gap: 2rem;
   }
+  dd button {
+    padding: 0;
+    text-decoration: underline;
+    text-underline-offset: 3px;
+  }
   dt {
     font-size: 0.75rem;
     color: var(--ink-soft);
   }
   @media (max-width: 672px) {
     dl {
-      gap: 1.25rem;
+      flex-wrap: wrap;
+      gap: 4px 1.25rem;
     }
   }
 </style>

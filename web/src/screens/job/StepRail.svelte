@@ -7,6 +7,9 @@
   type State = 'done' | 'doubt' | 'now' | 'later';
 
   const supply = $derived(view.assessment.supply.verdict);
+  const found = $derived(view.assessment.leading.confirmed || view.job.closedAt !== undefined);
+  const confirming = $derived(view.plan.state === 'confirm');
+  const clear = $derived(view.plan.state === 'clear');
   const steps = $derived<{ title: string; state: State; note: string }[]>([
     {
       title: 'Arrive',
@@ -21,10 +24,15 @@
     { title: 'Get in', state: 'later', note: 'comes later' },
     {
       title: 'Walk the chain',
-      state: view.assessment.leading.confirmed || view.job.closedAt ? 'done' : 'now',
-      note: 'here'
+      state: confirming || clear || found ? 'done' : 'now',
+      note: confirming || clear || found ? 'a suspect leads' : 'here'
     },
-    ...['Confirm', 'Cause', 'Put right', 'Prove', 'Sign off'].map((title) => ({
+    {
+      title: 'Confirm',
+      state: found ? 'done' : confirming ? 'now' : clear ? 'doubt' : 'later',
+      note: found ? 'by its own test' : confirming ? 'here' : clear ? 'not by its own test' : 'no suspect yet'
+    },
+    ...['Cause', 'Put right', 'Prove', 'Sign off'].map((title) => ({
       title,
       state: 'later' as const,
       note: 'comes later'
@@ -99,6 +107,8 @@
   }
   @media (max-width: 1000px) {
     ol {
+      position: relative;
+      overflow: hidden;
       grid-template-columns: repeat(9, max-content);
       justify-content: space-between;
       gap: 0.4rem;

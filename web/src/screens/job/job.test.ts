@@ -1,10 +1,11 @@
 import { render, screen } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { Assessment, JobView, Sheet } from '../../lib/api/client';
+import type { Assessment, JobView, Proposal, Sheet } from '../../lib/api/client';
+import AskCard from './AskCard.svelte';
 import EvidenceDrawer from './EvidenceDrawer.svelte';
 import Flags from '../../lib/assessment/Flags.svelte';
-import type { Probe } from './probe';
+import { PLAIN, type Probe } from './probe';
 import ProbeCard from './ProbeCard.svelte';
 import StepRail from './StepRail.svelte';
 import Suspects from '../../lib/assessment/Suspects.svelte';
@@ -26,15 +27,19 @@ const probe: Probe = {
 };
 
 function card(more: object = {}) {
-  const calls = { onlog: vi.fn(), onway: vi.fn() };
+  const calls = { onlog: vi.fn() };
   render(ProbeCard, {
     probe,
     sheet,
-    why: 'along the wire',
-    way: 'drop',
-    live: true,
+    title: 'Next probe',
+    aside: '0.6 min',
+    steps: ['Rear panel off'],
+    why: 'It settles 0.9 bit.',
+    caution: 'One hand.',
+    meters: [],
     busy: false,
     error: '',
+    how: { ...PLAIN },
     value: '',
     field: undefined,
     ...calls,
@@ -57,12 +62,10 @@ describe('the probe card', () => {
     expect(onlog).toHaveBeenCalledOnce();
   });
 
-  it('offers no live way without a permit', () => {
-    card({ live: false, way: 'ohms', probe: { ...probe, function: 'ohms', unit: 'Ω' } });
-    expect(screen.getByRole('button', { name: 'Live drop' })).toBeDisabled();
-    expect(screen.getByRole('button', { name: 'Clamp amperes' })).toBeDisabled();
-    expect(screen.getByRole('button', { name: 'Isolated ohms' })).toBeEnabled();
-    expect(screen.getByText(/prove dead first/)).toBeInTheDocument();
+  it('says what to do first, and what to mind', () => {
+    card();
+    expect(screen.getByText('Rear panel off')).toBeInTheDocument();
+    expect(screen.getByText('One hand.')).toBeInTheDocument();
   });
 
   it('says what is wrong with a reading beside it', () => {
@@ -129,6 +132,7 @@ describe('the suspects', () => {
 const view = {
   job: { complaint: 'no-heat' },
   complaintTitle: 'No heat',
+  plan: { state: 'confirm', next: [], say: '', expected: { probes: 1, minutes: 1 } },
   assessment,
   evidence: [
     {
@@ -152,7 +156,7 @@ const view = {
 describe('the evidence drawer', () => {
   it('shows what was expected beside what was read, and struck ones with their reason', async () => {
     const onstrike = vi.fn();
-    render(EvidenceDrawer, { view, sheet, open: true, onstrike });
+    render(EvidenceDrawer, { view, sheet, open: true, onstrike, onimport: vi.fn(), onproblem: vi.fn() });
     expect(
       screen.getByRole('row', { name: /across the high limit .* 237\.8 V 0\.3 V 238 V/ })
     ).toBeInTheDocument();
@@ -165,8 +169,31 @@ describe('the evidence drawer', () => {
 describe('the step rail', () => {
   it('is honest about the steps that come later', () => {
     render(StepRail, { view });
-    expect(screen.getByText('Walk the chain').closest('li')).toHaveAttribute('aria-current', 'step');
-    expect(screen.getAllByText('comes later')).toHaveLength(6);
+    expect(screen.getByText('Confirm').closest('li')).toHaveAttribute('aria-current', 'step');
+    expect(screen.getAllByText('comes later')).toHaveLength(5);
+  });
+});
+
+describe('what is asked of eyes and ears', () => {
+  it('is answered by a button', async () => {
+    const onanswer = vi.fn();
+    const proposal = {
+      kind: 'runs',
+      title: 'Does the fan run?',
+      across: 'limit',
+      situation: 'call',
+      steps: [],
+      expect: [],
+      why: ''
+    } as unknown as Proposal;
+    render(AskCard, { proposal, sheet, aside: '', busy: false, error: '', caution: '', onanswer });
+    await userEvent.click(screen.getByRole('button', { name: 'Does not run' }));
+    expect(onanswer).toHaveBeenCalledWith({
+      observation: 'load-runs',
+      situation: 'call',
+      value: 'no',
+      part: 'limit'
+    });
   });
 });
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Assessment, Sheet, Staircase } from '../../lib/api/client';
-import { asEvidence, nextChoice, probeAt, SUPPLY } from './probe';
+import type { Proposal, Sheet, Staircase } from '../../lib/api/client';
+import { asEvidence, probeAt, proposed } from './probe';
 
 const tread = (point: string, volts: number) => ({
   point,
@@ -22,21 +22,9 @@ const path: Staircase = {
 };
 const sheet = {
   supply: { system: 'split-phase' },
+  parts: { limit: { id: 'limit', title: 'limit', from: 'L1', to: 'A' } },
   situations: { call: { id: 'call', supplyOn: true }, isolated: { id: 'isolated', supplyOn: false } }
 } as unknown as Sheet;
-
-function assessment(readings: Record<string, string>, supply: string, leading: object): Assessment {
-  return {
-    parts: ['limit', 'element'].map((id) => ({
-      id,
-      title: id,
-      verdict: 'untested',
-      reading: readings[id] ?? ''
-    })),
-    supply: { verdict: supply },
-    leading: { part: 'limit', mode: 'open', probability: 0.3, confirmed: false, ...leading }
-  } as unknown as Assessment;
-}
 
 describe('the probe that is put to the technician', () => {
   it('names points, function and what would mean what', () => {
@@ -56,18 +44,43 @@ describe('the probe that is put to the technician', () => {
   });
 });
 
-describe('the plain order', () => {
-  it('starts at the supply, goes along the wire and ends at the suspect', () => {
-    expect(nextChoice(path, assessment({}, 'unmeasured', {}), true).riser).toBe(SUPPLY);
-    expect(nextChoice(path, assessment({ limit: '0.1 V' }, 'sound', {}), true).riser).toBe(1);
-    const confirm = nextChoice(path, assessment({ limit: '240 V' }, 'sound', { probability: 0.99 }), true);
-    expect(confirm).toMatchObject({ riser: 0, way: 'ohms', why: 'confirm the limit' });
+describe('what the planner proposes', () => {
+  it('becomes a probe with its lifted wires, and evidence with how it was taken', () => {
+    const proposal = {
+      function: 'ohms',
+      across: 'limit',
+      red: 'L1',
+      black: 'A',
+      situation: 'isolated',
+      liftedAt: ['A'],
+      expect: [{ shown: 'OL', meaning: 'it is the limit', probability: 0.6 }]
+    } as unknown as Proposal;
+    const probe = proposed(proposal, sheet);
+    expect([probe.unit, probe.expectations[0]?.reading]).toEqual(['Ω', 'OL']);
+    expect(asEvidence(probe, '0.2', { meter: 'bench', celsius: '95 C', reseated: true })).toEqual({
+      function: 'ohms',
+      situation: 'isolated',
+      value: '0.2',
+      across: 'limit',
+      liftedAt: ['A'],
+      meter: 'bench',
+      celsius: '95 C',
+      reseated: true
+    });
   });
 
-  it('offers no live step without a live permit', () => {
-    expect(nextChoice(path, assessment({}, 'unmeasured', {}), false)).toMatchObject({
-      riser: 0,
-      way: 'ohms'
-    });
+  it('says how hot the part is to be and whether its terminals are put on again', () => {
+    const base = { function: 'ohms', across: 'limit', situation: 'isolated', liftedAt: [], expect: [] };
+    const hot = { ...base, celsius: 129, reseated: false } as unknown as Proposal;
+    expect(proposed(hot, sheet)).toMatchObject({ celsius: '129 C' });
+    expect(proposed(hot, sheet).reseated).toBeUndefined();
+    const again = { ...base, reseated: true } as unknown as Proposal;
+    expect(proposed(again, sheet)).toMatchObject({ reseated: true });
+    expect(proposed(again, sheet).celsius).toBeUndefined();
+  });
+
+  it('takes the ends of a part where a clamp goes around it', () => {
+    const clamp = { function: 'amps-ac', across: 'limit', situation: 'call', liftedAt: [], expect: [] };
+    expect(proposed(clamp as unknown as Proposal, sheet)).toMatchObject({ red: 'L1', unit: 'A' });
   });
 });

@@ -1,4 +1,4 @@
-import type { Assessment, Evidence, Sheet, Staircase } from '../../lib/api/client';
+import type { Evidence, Proposal, Sheet, Staircase } from '../../lib/api/client';
 import { amperes, ohms, volts } from '../../lib/format/format';
 
 /** How a link is measured. */
@@ -22,6 +22,10 @@ export interface Probe {
   unit: string;
   situation: string;
   across?: string;
+  liftedAt?: string[];
+  /** What it asks for of how it is taken. */
+  celsius?: string;
+  reseated?: boolean;
   expectations: { reading: string; meaning: string }[];
 }
 
@@ -114,37 +118,50 @@ export function probeAt(path: Staircase, sheet: Sheet, riser: number, way: Way):
   }
 }
 
-export function asEvidence(probe: Probe, value: string): Evidence {
-  const item = { function: probe.function, situation: probe.situation, value };
+export function asEvidence(probe: Probe, value: string, how: How = PLAIN): Evidence {
+  const item = {
+    function: probe.function,
+    situation: probe.situation,
+    value,
+    ...(probe.liftedAt?.length ? { liftedAt: probe.liftedAt } : {}),
+    ...(how.meter ? { meter: how.meter } : {}),
+    ...(how.celsius.trim() ? { celsius: how.celsius } : {}),
+    ...(how.reseated ? { reseated: true } : {})
+  };
   return probe.across ? { ...item, across: probe.across } : { ...item, red: probe.red, black: probe.black };
 }
 
+const UNITS: Record<string, string> = { volts: 'V', ohms: 'Ω', amps: 'A' };
+
+/** What the planner proposes to measure. */
+export function proposed(proposal: Proposal, sheet: Sheet): Probe {
+  const part = proposal.across ? sheet.parts[proposal.across] : undefined;
+  const fn = proposal.function ?? '';
+  return {
+    red: proposal.red ?? part?.from ?? '',
+    black: proposal.black ?? part?.to ?? '',
+    function: fn,
+    unit: UNITS[fn.split('-')[0] ?? ''] ?? '',
+    situation: proposal.situation,
+    ...(proposal.across ? { across: proposal.across } : {}),
+    liftedAt: proposal.liftedAt,
+    ...(proposal.celsius === undefined ? {} : { celsius: `${proposal.celsius} C` }),
+    ...(proposal.reseated ? { reseated: true } : {}),
+    expectations: proposal.expect.map((e) => ({ reading: e.shown, meaning: e.meaning }))
+  };
+}
+
+/** How a reading was taken, where that is out of the ordinary. */
+export interface How {
+  meter: string;
+  celsius: string;
+  reseated: boolean;
+}
+
+export const PLAIN: How = { meter: '', celsius: '', reseated: false };
+
+/** A link and a way that the technician chose. */
 export interface Choice {
   riser: number;
   way: Way;
-  why: string;
-}
-
-/**
- * What to measure next in the plain order: the supply, then along the wire, then the suspect by itself.
- */
-export function nextChoice(path: Staircase, assessment: Assessment, live: boolean): Choice {
-  const { leading } = assessment;
-  const suspect = path.risers.findIndex((r) => r.part === leading.part);
-  if (suspect >= 0 && leading.probability > 0.9 && !leading.confirmed) {
-    const title = assessment.parts.find((p) => p.id === leading.part)?.title ?? leading.part;
-    return {
-      riser: suspect,
-      way: leading.mode === 'dropping' && live ? 'drop' : 'ohms',
-      why: `confirm the ${title}`
-    };
-  }
-  if (live && assessment.supply.verdict === 'unmeasured') {
-    return { riser: SUPPLY, way: 'drop', why: 'supply first' };
-  }
-  const unknown = path.risers.findIndex((r) => {
-    const part = assessment.parts.find((p) => p.id === r.part);
-    return part && ['untested', 'unclear'].includes(part.verdict) && !part.reading;
-  });
-  return { riser: Math.max(unknown, 0), way: live ? 'drop' : 'ohms', why: 'along the wire' };
 }

@@ -9,7 +9,7 @@
     TextInput
   } from 'carbon-components-svelte';
   import { tick } from 'svelte';
-  import { push } from 'svelte-spa-router';
+  import { link, push } from 'svelte-spa-router';
   import {
     api,
     type JobSummary,
@@ -22,14 +22,16 @@
   /** A new job in three fields: which unit, what is wrong, what is permitted. */
   let { onclose }: { onclose: () => void } = $props();
 
+  const DRAFT = 'new job';
   const id = crypto.randomUUID();
+  const draft = JSON.parse(sessionStorage.getItem(DRAFT) ?? '{}') as { tag?: string; title?: string };
 
   let units = $state.raw<Unit[]>([]);
   let sheets = $state.raw<SheetSummary[]>([]);
   let jobs = $state.raw<JobSummary[]>([]);
   let sheet = $state.raw<Sheet>();
-  let tag = $state('');
-  let title = $state('');
+  let tag = $state(draft.tag ?? '');
+  let title = $state(draft.title ?? '');
   let sheetKey = $state('');
   let complaint = $state('');
   let permit = $state<'isolated' | 'live'>('isolated');
@@ -45,9 +47,11 @@
       units = allUnits;
       jobs = recent;
       sheets = allSheets;
-      sheetKey = allSheets[0]?.key ?? '';
     })
     .catch((e: unknown) => (error = e instanceof Problem ? e.message : String(e)));
+
+  // whoever goes to write a sheet first finds the unit typed in again
+  $effect(() => sessionStorage.setItem(DRAFT, JSON.stringify({ tag, title })));
 
   // a unit keeps the sheet it was last worked on with
   $effect(() => {
@@ -57,7 +61,11 @@
 
   $effect(() => {
     const chosen = sheets.find((s) => s.key === sheetKey);
-    if (!chosen) return;
+    if (!chosen) {
+      sheet = undefined;
+      complaint = '';
+      return;
+    }
     sheetLoaded = api
       .sheet(chosen.key, chosen.revision)
       .then((loaded) => {
@@ -79,6 +87,10 @@
       await listed;
       await tick();
       await sheetLoaded;
+      if (sheetKey === '') {
+        error = 'Choose the sheet of its circuit: probes are planned and weighed on it.';
+        return;
+      }
       await api.openJob(id, {
         tag,
         sheet: sheetKey,
@@ -86,6 +98,7 @@
         permit,
         ...(known ? {} : { unitTitle: title })
       });
+      sessionStorage.removeItem(DRAFT);
       onclose();
       await push(`/jobs/${id}`);
     } catch (e) {
@@ -133,8 +146,14 @@
       <TextInput labelText="What it is" placeholder="Bunkhouse dryer" bind:value={title} maxlength={120} />
     {/if}
     <Select labelText="Circuit sheet" bind:selected={sheetKey}>
+      <SelectItem value="" text="Choose the one wired like this unit" />
       {#each sheets as s (s.key)}<SelectItem value={s.key} text={s.title} />{/each}
     </Select>
+    {#if sheetKey === ''}
+      <p class="soft">
+        None fits? <a href="/sheets/new" use:link>Write its sheet</a> first; the unit typed here is kept.
+      </p>
+    {/if}
     <Select labelText="What the customer sees" bind:selected={complaint}>
       {#each Object.values(sheet?.complaints ?? {}) as c (c.id)}<SelectItem
           value={c.id}
@@ -160,5 +179,8 @@
   }
   p {
     font-size: 0.8125rem;
+  }
+  a {
+    color: var(--good);
   }
 </style>

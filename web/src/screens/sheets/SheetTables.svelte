@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Part, Sheet } from '../../lib/api/client';
   import { ohms, words } from '../../lib/format/format';
-  import TableCard from './TableCard.svelte';
+  import TableCard from '../../lib/controls/TableCard.svelte';
 
   /** Everything on a sheet as tables. */
   let { sheet }: { sheet: Sheet } = $props();

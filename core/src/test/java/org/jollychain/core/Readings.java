@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.network.Meters;
 import org.jollychain.core.sheet.Sheet;
 
 /** Readings for tests, taken on one sheet. */
@@ -34,12 +35,36 @@ public final class Readings {
     return entry("ohms", Optional.of(part), "isolated", List.of(liftedAt), value);
   }
 
+  /** A live drop once the part's terminals were put on again. */
+  public Reading reseated(String part, String value) {
+    Entry.How again =
+        new Entry.How(List.of(), Optional.empty(), Optional.empty(), true, Optional.empty());
+    return entry("volts-ac", Optional.of(part), "heat-call", again, value);
+  }
+
+  /** Ohms across a part taken out and brought to a temperature. */
+  public Reading heated(String part, String celsius, String value) {
+    Entry.How hot =
+        new Entry.How(
+            List.of(sheet.part(part).from(), sheet.part(part).to()),
+            Optional.empty(),
+            Optional.of(celsius),
+            false,
+            Optional.empty());
+    return entry("ohms", Optional.of(part), "isolated", hot, value);
+  }
+
   public Reading entry(
       String function,
       Optional<String> across,
       String situation,
       List<String> liftedAt,
       String value) {
+    return entry(function, across, situation, Entry.How.lifted(liftedAt), value);
+  }
+
+  private Reading entry(
+      String function, Optional<String> across, String situation, Entry.How how, String value) {
     return new Entry(
             "r" + next++,
             function,
@@ -48,9 +73,8 @@ public final class Readings {
             across,
             Optional.empty(),
             situation,
-            liftedAt,
-            Optional.empty(),
+            how,
             value)
-        .on(sheet);
+        .on(sheet, Meters.USUAL);
   }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -39,7 +40,15 @@ class MainJobTest extends BrowserTest {
     return page;
   }
 
-  private static void log(Page page, String typed, int entries) {
+  /** Measures where one chooses oneself. */
+  private static void log(Page page, String where, String typed, int entries) {
+    if (where.equals("supply")) {
+      page.getByRole(
+              AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Supply")))
+          .click();
+    } else {
+      link(page, where).click();
+    }
     page.keyboard().type(typed);
     page.keyboard().press("Enter");
     assertThat(
@@ -52,9 +61,10 @@ class MainJobTest extends BrowserTest {
   @Test
   void keyed_drops_mark_the_open_link_within_the_second_and_survive_a_crash() {
     Page page = openJobByKeyboard();
-    log(page, "L1-L2 238", 1);
-    log(page, "0.1", 2);
-    log(page, "0.1", 3);
+    log(page, "supply", "238", 1);
+    log(page, "terminal block L1", "0.1", 2);
+    log(page, "timer heat contact", "0.1", 3);
+    link(page, "thermal cut-off").click();
     page.keyboard().type("237.8");
     long since = System.nanoTime();
     page.keyboard().press("Enter");
@@ -62,10 +72,11 @@ class MainJobTest extends BrowserTest {
     double seconds = (System.nanoTime() - since) / 1e9;
     System.out.printf("from Enter to the verdict on the screen: %.0f ms%n", 1000 * seconds);
     assertThat(link(page, "high limit")).containsText("passes");
-    assertThat(page.getByText("confirm the thermal cut-off")).isVisible();
+    assertThat(page.getByText("Test it by itself before it is condemned")).isVisible();
 
     page.keyboard().press("o");
     assertThat(page.getByText("confirmed by its own test")).isVisible();
+    assertThat(page.getByText("By its own test: thermal cut-off")).isVisible();
 
     application.crashAndRestart();
     page.reload();
@@ -76,7 +87,7 @@ class MainJobTest extends BrowserTest {
   @Test
   void a_reading_is_struck_out_by_keyboard_with_its_reason() {
     Page page = openJobByKeyboard();
-    log(page, "L1-L2 238", 1);
+    log(page, "supply", "238", 1);
     page.keyboard().press("u");
     page.keyboard().type("probe slipped");
     page.keyboard().press("Enter");
@@ -100,11 +111,43 @@ class MainJobTest extends BrowserTest {
     Page page = chromium.page(1280, 800, false);
     page.navigate(application.address());
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New job")).click();
-    page.getByLabel("Unit").fill("LAU-3");
+    page.getByLabel("Unit").fill("LAU-7");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the job")).click();
+    assertThat(page.getByText("Choose the sheet of its circuit")).isVisible();
+    page.getByText("Write its sheet").click();
+    page.goBack();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New job")).click();
+    assertThat(page.getByLabel("Unit")).hasValue("LAU-7");
+    page.getByLabel("Circuit sheet").selectOption("dryer-timer-240");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the job")).click();
+    assertThat(page.getByText("Live: one hand")).isHidden();
+    link(page, "high limit").click();
     assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Live drop")))
         .isDisabled();
     assertThat(page.getByText("Never ohms on a live circuit")).isVisible();
+  }
+
+  @Test
+  void what_is_proposed_is_answered_skipped_or_out_of_reach() {
+    Page page = openJobByKeyboard();
+    assertThat(page.getByLabel("Next probe")).isVisible();
+    String first = page.getByLabel("Next probe").innerText();
+    page.keyboard().press("s");
+    assertThat(page.getByLabel("Next probe")).not().hasText(first);
+    page.getByText("Seen or heard").click();
+    page.getByLabel("Part", new Page.GetByLabelOptions().setExact(true)).selectOption("motor");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Runs").setExact(true))
+        .last()
+        .click();
+    assertThat(page.getByText("1 entry", new Page.GetByTextOptions().setExact(true))).isVisible();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Change the plan")).click();
+    // three orders played out by a server that has only just started
+    assertThat(page.getByText("From here to the end"))
+        .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(20_000));
+    page.getByText("Isolated only").click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Plan so")).click();
+    assertThat(page.getByText("From here to the end")).isHidden();
+    assertThat(page.getByText("Isolated only").first()).isVisible();
   }
 
   @ParameterizedTest
@@ -116,6 +159,9 @@ class MainJobTest extends BrowserTest {
     assertThat(Accessibility.seriousFindings(page)).isEmpty();
     page.getByText("Bunkhouse cellar").first().click();
     assertThat(page.getByLabel("Reading")).isVisible();
+    assertThat(Accessibility.seriousFindings(page)).isEmpty();
+    page.navigate(application.address() + "#/shop");
+    assertThat(page.getByText("How a new job is done")).isVisible();
     assertThat(Accessibility.seriousFindings(page)).isEmpty();
   }
 }

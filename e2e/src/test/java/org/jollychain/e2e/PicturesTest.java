@@ -27,15 +27,19 @@ class PicturesTest {
       take(page, "jobs");
 
       page.getByText("Bunkhouse cellar").click();
-      assertThat(page.getByText("along the wire")).isVisible();
+      assertThat(page.getByText("of what is open")).isVisible();
       take(page, "job-half-way");
+      button(page, "Change the plan").click();
+      assertThat(page.getByText("Along the wire").last()).isVisible();
+      take(page, "job-plan");
+      button(page, "As it was").click();
 
+      // from T1 to C2: open; the cut-off by itself: sound
+      page.keyboard().press("o");
+      assertThat(page.getByText("4 entries").first()).isVisible();
       page.keyboard().type("0.1");
       page.keyboard().press("Enter");
-      assertThat(page.getByText("4 entries").first()).isVisible();
-      page.keyboard().type("239.0");
-      page.keyboard().press("Enter");
-      assertThat(page.getByText("confirm the high limit")).isVisible();
+      assertThat(page.getByText("Test it by itself")).isVisible();
       take(page, "job-suspect-found");
 
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Basement theme"))
@@ -78,8 +82,11 @@ class PicturesTest {
 
       Page phone = chromium.page(390, 844, false);
       phone.navigate(page.url());
-      assertThat(phone.getByText("confirm the high limit")).isVisible();
+      assertThat(phone.getByText("it is the high limit")).isVisible();
       take(phone, "job-phone");
+      sheets.navigate(application.address() + "#/shop");
+      assertThat(sheets.getByText("Bench meter")).isVisible();
+      take(sheets, "shop");
     }
   }
 

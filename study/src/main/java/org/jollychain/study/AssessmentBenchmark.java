@@ -14,8 +14,14 @@ import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.plan.Forecast;
+import org.jollychain.core.plan.Plan;
+import org.jollychain.core.plan.Planner;
+import org.jollychain.core.plan.Policy;
+import org.jollychain.core.plan.RouteCard;
 import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
@@ -42,9 +48,13 @@ import org.openjdk.jmh.annotations.Warmup;
 public class AssessmentBenchmark {
 
   private static final int READINGS = 20;
+  private static final Optional<String> COMPLAINT = Optional.of("no-bake");
 
   private Diagnosis diagnosis;
   private List<Evidence> evidence;
+  private Planner planner;
+  private Diagnosis.Opinion opinion;
+  private Diagnosis.Opinion openQuestion;
 
   /** A range that does not bake, its bake wire open: supply, the chain, the current, then ohms. */
   @Setup
@@ -52,7 +62,8 @@ public class AssessmentBenchmark {
     Sheet sheet = Sheets.read("range-240");
     diagnosis = new Diagnosis(sheet);
     Fault open =
-        new Fault.OfPart("bake-wire", FaultMode.OPEN, List.of(Change.open("bake-wire")), false);
+        new Fault.OfPart(
+            "bake-wire", FaultMode.OPEN, List.of(Change.open("bake-wire")), Fault.Presence.ALWAYS);
     SimulatedUnit unit = new SimulatedUnit(sheet, List.of(open), 1);
     VirtualMeter meter = new VirtualMeter(Meter.GENERAL, 2);
     Chain chain = new SoundUnit(sheet).chains().keySet().iterator().next();
@@ -78,22 +89,49 @@ public class AssessmentBenchmark {
                   probe.part(),
                   Optional.empty(),
                   probe.situation(),
-                  List.of(),
-                  Optional.empty(),
+                  Entry.How.PLAIN,
                   meter.read(unit, probe))
-              .on(sheet));
+              .on(sheet, Meters.USUAL));
     }
+    planner = new Planner(diagnosis);
+    opinion = diagnosis.opinion(evidence, COMPLAINT);
+    openQuestion = diagnosis.opinion(List.of(), COMPLAINT);
+    planner.plan(openQuestion, List.of(), COMPLAINT, Policy.usual(true));
+  }
+
+  /** What to ask next, when nothing has been read: the widest choice there is. */
+  @Benchmark
+  public Plan firstPlan() {
+    return planner.plan(openQuestion, List.of(), COMPLAINT, Policy.usual(true));
+  }
+
+  /** What to ask next after twenty readings. */
+  @Benchmark
+  public Plan plan() {
+    return planner.plan(opinion, evidence, COMPLAINT, Policy.usual(true));
+  }
+
+  /** A route card of six questions, one after another. */
+  @Benchmark
+  public RouteCard routeCard() {
+    return planner.route(openQuestion, List.of(), Policy.usual(true), 6);
+  }
+
+  /** What is left in every order. */
+  @Benchmark
+  public List<Forecast> forecast() {
+    return planner.forecast(openQuestion, List.of(), COMPLAINT, Policy.usual(true));
   }
 
   /** All that is said: verdicts, reasons, staircases, flags. */
   @Benchmark
   public Assessment assessment() {
-    return diagnosis.assess(evidence, Optional.of("no-bake"));
+    return diagnosis.assess(evidence, COMPLAINT);
   }
 
   /** The weighing alone. */
   @Benchmark
   public List<Belief> beliefs() {
-    return diagnosis.beliefs(evidence, Optional.of("no-bake"));
+    return diagnosis.beliefs(evidence, COMPLAINT);
   }
 }

@@ -17,12 +17,14 @@ import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Fault;
+import org.jollychain.core.fault.Fault.Presence;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.SoundUnit;
@@ -79,9 +81,10 @@ public final class FaultStudy {
     this.singles =
         all.stream()
             .filter(h -> h.faults().size() == 1 && h.kind() == Hypothesis.Kind.FAULTY)
-            .filter(h -> h.supplyFault().isEmpty())
+            .filter(h -> h.supplyFault().isEmpty() && h.intermittent().isEmpty())
             .toList();
-    this.doubles = all.stream().filter(h -> h.faults().size() == 2).toList();
+    this.doubles =
+        all.stream().filter(h -> h.manifold() && h.ofParts().count() == h.faults().size()).toList();
     this.live = liveProbes();
     this.isolated = isolatedProbes();
   }
@@ -94,7 +97,11 @@ public final class FaultStudy {
     List<String> keys =
         arguments.length > 1 ? List.of(arguments).subList(1, arguments.length) : Sheets.keys();
     boolean details = Boolean.getBoolean("details");
+    String only = System.getProperty("run", "");
     for (Run run : Run.values()) {
+      if (!only.isEmpty() && !run.name().equals(only)) {
+        continue;
+      }
       System.out.printf("%n%s%n", run.words);
       System.out.println(
           "sheet                  units  shows  part   mode  condemned  sure  right-when-sure  doubles>.5  >.1   Brier");
@@ -119,8 +126,9 @@ public final class FaultStudy {
       if (!shows(truth, List.of())) {
         continue;
       }
-      List<Belief> beliefs = beliefs(truth, random, i);
-      score.single(truth, beliefs, sheet.parts().size());
+      Found found = found(truth, random, i);
+      List<Belief> beliefs = found.beliefs();
+      score.single(truth, found, sheet.parts().size());
       if (details && !score.lastRight) {
         System.out.printf(
             "  %s %d: %s, believed %s%n", sheet.key(), i, words(truth), words(beliefs));
@@ -132,7 +140,7 @@ public final class FaultStudy {
       if (!truth.faults().stream().allMatch(f -> shows(truth, List.of(f)))) {
         continue;
       }
-      List<Belief> beliefs = beliefs(truth, random, i);
+      List<Belief> beliefs = found(truth, random, i).beliefs();
       score.pair(truth, beliefs);
       if (details && !score.lastRight) {
         System.out.printf(
@@ -164,9 +172,8 @@ public final class FaultStudy {
   }
 
   private Solution at(Hypothesis what, Probe probe) {
-    List<Change> changes = new ArrayList<>(what.changesIn(sheet.situation(probe.situation())));
-    changes.addAll(probe.lifts(sheet));
-    return nominal.in(probe.situation(), changes);
+    List<Change> faults = what.changesIn(sheet.situation(probe.situation()));
+    return nominal.in(probe.situation(), probe.conditions(sheet, faults));
   }
 
   private List<Probe> probes() {
@@ -214,11 +221,11 @@ public final class FaultStudy {
     List<Change> drawn = fault.changes().stream().map(c -> c.drawn(within)).toList();
     return new Hypothesis(
         way.kind(),
-        List.of(new Fault.OfPart(fault.part(), fault.mode(), drawn, fault.whenLive())),
+        List.of(new Fault.OfPart(fault.part(), fault.mode(), drawn, fault.presence())),
         way.prior());
   }
 
-  private List<Belief> beliefs(Hypothesis truth, Random random, long seed) {
+  private Found found(Hypothesis truth, Random random, long seed) {
     List<Fault> faults = new ArrayList<>(truth.faults());
     if (run == Run.WITH_A_SHUNT) {
       faults.add(shunt(new Random(7 * seed + 1)));
@@ -243,13 +250,19 @@ public final class FaultStudy {
                 share > load.load().orElseThrow().runsAbove()
                     ? Observation.Runs.YES
                     : share > 0.02 ? Observation.Runs.WEAKLY : Observation.Runs.NO;
-            evidence.add(new Observation("o" + evidence.size(), load.id(), situation.id(), runs));
+            evidence.add(
+                new Observation(
+                    "o" + evidence.size(), load.id(), situation.id(), runs, Optional.empty()));
           }
         }
       }
     }
-    return diagnosis.beliefs(evidence, Optional.empty());
+    Diagnosis.Opinion opinion = diagnosis.opinion(evidence, Optional.empty());
+    return new Found(opinion.beliefs(), opinion.assessment().misfits());
   }
+
+  /** What is believed in the end, and whether it is flagged that the readings misfit it. */
+  private record Found(List<Belief> beliefs, boolean misfit) {}
 
   private String read(VirtualMeter meter, SimulatedUnit unit, Probe probe, Random random) {
     String shown = meter.read(unit, probe);
@@ -265,10 +278,9 @@ public final class FaultStudy {
             probe.part(),
             Optional.empty(),
             probe.situation(),
-            List.copyOf(probe.liftedAt()),
-            Optional.empty(),
+            Entry.How.lifted(List.copyOf(probe.liftedAt())),
             shown)
-        .on(sheet);
+        .on(sheet, Meters.USUAL);
   }
 
   private static boolean strange(String shown, double sound) {
@@ -279,7 +291,8 @@ public final class FaultStudy {
   }
 
   private double soundOhms(Probe probe) {
-    return Meter.GENERAL.read(nominal.in(probe.situation(), probe.lifts(sheet)), probe);
+    return Meter.GENERAL.read(
+        nominal.in(probe.situation(), probe.conditions(sheet, List.of())), probe);
   }
 
   /** A way to the case where the sheet has none, of some kilo-ohms: dirt, water, a chafed wire. */
@@ -288,7 +301,8 @@ public final class FaultStudy {
         sheet.parts().values().stream().filter(p -> !p.caseLeak()).map(Part::id).toList();
     String part = parts.get(random.nextInt(parts.size()));
     double ohms = 300 * Math.pow(100, random.nextDouble());
-    return new Fault.OfPart(part, FaultMode.CASE_LEAK, List.of(Change.leak(part, 0, ohms)), false);
+    return new Fault.OfPart(
+        part, FaultMode.CASE_LEAK, List.of(Change.leak(part, 0, ohms)), Presence.ALWAYS);
   }
 
   /** The same sheet, every part's weight four times too large or too small. */
@@ -314,7 +328,8 @@ public final class FaultStudy {
         s.strays(),
         s.situations(),
         s.paths(),
-        s.complaints());
+        s.complaints(),
+        s.codes());
   }
 
   /** What one sees or hears run without a meter. */
@@ -349,8 +364,8 @@ public final class FaultStudy {
   /** Supply, every part where it carries most, and the load's current of every path. */
   private List<Probe> liveProbes() {
     List<Probe> probes = new ArrayList<>();
-    boolean dc = sheet.supply().dc();
-    MeterFunction volts = dc ? MeterFunction.VOLTS_DC : MeterFunction.VOLTS_AC;
+    MeterFunction volts = MeterFunction.voltsOf(sheet.supply());
+    MeterFunction amperes = MeterFunction.amperesOf(sheet.supply());
     Situation first =
         sheet.situations().values().stream().filter(Situation::supplyOn).findFirst().orElseThrow();
     List<String> terminals = List.copyOf(sheet.supply().terminals().values());
@@ -361,9 +376,7 @@ public final class FaultStudy {
     }
     for (Situation s : sheet.situations().values()) {
       if (s.supplyOn() && s.id().equals("open-circuit")) {
-        probes.add(
-            Probe.between(
-                volts, sheet.supply().outwardPoint(), sheet.supply().homewardPoint(), s.id()));
+        probes.add(Probe.of(sheet.supply(), s.id()));
       }
     }
     for (Part part : sheet.parts().values()) {
@@ -372,9 +385,9 @@ public final class FaultStudy {
       Situation resting = first;
       double held = 0;
       for (Situation s : sheet.situations().values()) {
-        double amperes = s.supplyOn() ? nominal.in(s.id()).amperes(part.id()).abs() : 0;
-        if (amperes > most) {
-          most = amperes;
+        double carries = s.supplyOn() ? nominal.in(s.id()).amperes(part.id()).abs() : 0;
+        if (carries > most) {
+          most = carries;
           busiest = s;
         }
         double across =
@@ -395,14 +408,13 @@ public final class FaultStudy {
         Situation busiest = first;
         double most = 0;
         for (Situation s : sheet.situations().values()) {
-          double amperes = s.supplyOn() ? nominal.in(s.id()).amperes(load.id()).abs() : 0;
-          if (amperes > most) {
-            most = amperes;
+          double draws = s.supplyOn() ? nominal.in(s.id()).amperes(load.id()).abs() : 0;
+          if (draws > most) {
+            most = draws;
             busiest = s;
           }
         }
-        probes.add(
-            Probe.across(dc ? MeterFunction.AMPS_DC : MeterFunction.AMPS_AC, load, busiest.id()));
+        probes.add(Probe.across(amperes, load, busiest.id()));
       }
     }
     return probes.stream().distinct().toList();
@@ -429,24 +441,14 @@ public final class FaultStudy {
           nominal.in(off, List.of(Change.open(part.id()))).ohmsBetween(part.from(), part.to()).re();
       Probe across = Probe.across(MeterFunction.OHMS, part, off);
       boolean bridged = around < Meter.GENERAL.overLimitOhms();
-      probes.add(
-          bridged
-              ? new Probe(
-                  MeterFunction.OHMS,
-                  part.from(),
-                  part.to(),
-                  Optional.of(part.id()),
-                  off,
-                  Set.of(part.from()))
-              : across);
+      probes.add(bridged ? across.lifted(Set.of(part.from())) : across);
       sheet.situations().values().stream()
           .filter(s -> part.actsAsLink() && !s.supplyOn() && part.stateIn(s) == ContactState.OPEN)
           .findFirst()
           .ifPresent(s -> probes.add(Probe.across(MeterFunction.OHMS, part, s.id())));
       if (part.caseLeak() && earth.isPresent()) {
         for (String end : List.of(part.from(), part.to())) {
-          probes.add(
-              new Probe(MeterFunction.OHMS, end, earth.get(), Optional.empty(), off, Set.of()));
+          probes.add(Probe.between(MeterFunction.OHMS, end, earth.get(), off));
         }
       }
     }
@@ -483,7 +485,8 @@ public final class FaultStudy {
     private final int[] bins = new int[20];
     private final int[] hits = new int[20];
 
-    void single(Hypothesis truth, List<Belief> beliefs, int parts) {
+    void single(Hypothesis truth, Found found, int parts) {
+      List<Belief> beliefs = found.beliefs();
       Map<String, Double> byPart = byPart(beliefs);
       Fault.OfPart fault = (Fault.OfPart) truth.faults().get(0);
       units++;
@@ -491,7 +494,6 @@ public final class FaultStudy {
           byPart.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey();
       double top = byPart.get(best);
       boolean right = same(best, fault, beliefs);
-      lastRight = right;
       rightPart += right ? 1 : 0;
       Map<String, Double> modes = new LinkedHashMap<>();
       for (Belief b : beliefs) {
@@ -499,22 +501,22 @@ public final class FaultStudy {
             .modeOf(best)
             .ifPresent(m -> modes.merge(merged(m), b.probability(), Double::sum));
       }
-      rightMode +=
+      boolean modeRight =
           right
-                  && modes.entrySet().stream()
-                      .max(Map.Entry.comparingByValue())
-                      .filter(e -> e.getKey().equals(merged(fault.mode())))
-                      .isPresent()
-              ? 1
-              : 0;
-      if (top >= SURE) {
+              && modes.entrySet().stream()
+                  .max(Map.Entry.comparingByValue())
+                  .filter(e -> e.getKey().equals(merged(fault.mode())))
+                  .isPresent();
+      rightMode += modeRight ? 1 : 0;
+      lastRight = modeRight && !(top >= SURE && !right);
+      if (top >= SURE && !found.misfit()) {
         sure++;
         rightWhenSure += right ? 1 : 0;
       }
       for (Map.Entry<String, Double> e : byPart.entrySet()) {
         boolean isIt = same(e.getKey(), fault, beliefs);
         boolean aPart = !e.getKey().equals("sound") && !e.getKey().equals("unknown");
-        condemned += aPart && !isIt && e.getValue() > 0.9 ? 1 : 0;
+        condemned += aPart && !isIt && e.getValue() > 0.9 && !found.misfit() ? 1 : 0;
         brier += (e.getValue() - (isIt ? 1 : 0)) * (e.getValue() - (isIt ? 1 : 0));
         int bin = Math.min(19, (int) (20 * e.getValue()));
         bins[bin]++;
@@ -546,8 +548,8 @@ public final class FaultStudy {
       }
       return beliefs.stream()
           .filter(b -> b.hypothesis().modeOf(believed).isPresent())
-          .flatMap(b -> b.hypothesis().faults().stream())
-          .map(f -> ((Fault.OfPart) f).changes())
+          .flatMap(b -> b.hypothesis().ofParts())
+          .map(Fault.OfPart::changes)
           .anyMatch(c -> c.equals(truth.changes()));
     }
 
@@ -561,10 +563,8 @@ public final class FaultStudy {
               b.probability(),
               Double::sum);
         }
-        for (Fault f : h.faults()) {
-          byPart.merge(
-              f instanceof Fault.OfPart p ? p.part() : "supply", b.probability(), Double::sum);
-        }
+        h.ofParts().forEach(p -> byPart.merge(p.part(), b.probability(), Double::sum));
+        h.supplyFault().ifPresent(s -> byPart.merge("supply", b.probability(), Double::sum));
       }
       return byPart;
     }

@@ -26,6 +26,11 @@ public record Assessment(
     List<Judged> evidence,
     double unexplained) {
 
+  /** Whether the readings misfit whatever leads. */
+  public boolean misfits() {
+    return flags.stream().anyMatch(f -> f.kind() == Flag.Kind.MISFIT);
+  }
+
   /**
    * A piece of evidence in words.
    *

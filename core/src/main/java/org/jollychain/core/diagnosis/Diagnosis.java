@@ -1,7 +1,9 @@
 package org.jollychain.core.diagnosis;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,10 +15,12 @@ import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
 import org.jollychain.core.diagnosis.Assessment.Staircase;
 import org.jollychain.core.diagnosis.Assessment.SupplyAssessment;
+import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
+import org.jollychain.core.evidence.Question;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Fault;
@@ -46,6 +50,22 @@ import org.jollychain.core.sheet.Supply;
 public final class Diagnosis {
 
   private static final double CAP_WHEN_MISFIT = 0.9;
+  private static final int MISFITS = 2;
+
+  /**
+   * A way to the case where the sheet has none looks like a leak of a part near it, and hides it.
+   */
+  private static final int MISFITS_OF_A_LEAK = 1;
+
+  /** A slip that fits misleads what is read after it; where little is known, coarse ones fit. */
+  private static final List<Dimension> FINEST_FIRST =
+      List.of(Dimension.OHMS, Dimension.VOLTS, Dimension.AMPERES);
+
+  /** How often evidence is weighed again, unless there is so much that it takes seconds. */
+  private static final int MOST_LOOKS = 3;
+
+  private static final int MANY = 300;
+
   private static final double CONFIRM_FROM = 0.9;
   private static final double SUPPLY_BLAMED = 0.8;
   private static final double CONTRADICTED = 0.02;
@@ -59,7 +79,7 @@ public final class Diagnosis {
   private final Hypotheses hypotheses;
   private final Map<String, List<Expectations.AlsoBad>> alsoBad;
   private final Expectations.AlsoBad deadLine;
-  private final Map<Optional<String>, List<Hypothesis>> priors = new ConcurrentHashMap<>();
+  private final Map<Optional<String>, Prior> priors = new ConcurrentHashMap<>();
   private final SoundUnit unit;
 
   public Diagnosis(Sheet sheet) {
@@ -83,6 +103,22 @@ public final class Diagnosis {
    * @throws EvidenceException when the complaint is not one of the sheet's
    */
   public Assessment assess(List<? extends Evidence> evidence, Optional<String> complaint) {
+    return opinion(evidence, complaint).assessment();
+  }
+
+  /**
+   * The assessment together with the belief it rests on.
+   *
+   * @param beliefs every hypothesis that is not ruled out, the most probable first
+   */
+  public record Opinion(Assessment assessment, List<Belief> beliefs) {}
+
+  /**
+   * As {@link #assess}, for whoever goes on reckoning with it.
+   *
+   * @throws EvidenceException when the complaint is not one of the sheet's
+   */
+  public Opinion opinion(List<? extends Evidence> evidence, Optional<String> complaint) {
     List<Flag> flags = new ArrayList<>();
     List<Evidence> usable = usable(evidence, flags);
     Weighing weighing = weigh(usable, complaint);
@@ -111,18 +147,20 @@ public final class Diagnosis {
             .flatMap(e -> staircases.account(e.getKey(), e.getValue()).stream())
             .findFirst();
     double unexplained = weighing.probability(h -> h.kind() == Hypothesis.Kind.NOT_ON_SHEET);
-    return new Assessment(
-        parts,
-        supply(weighing),
-        leading(weighing, verdicts, misfit),
-        paths,
-        account,
-        List.copyOf(flags),
-        evidence.stream()
-            .sorted(Comparator.comparing(Diagnosis::canonical))
-            .map(e -> judged(e, weighing))
-            .toList(),
-        unexplained);
+    Assessment assessment =
+        new Assessment(
+            parts,
+            supply(weighing),
+            leading(weighing, verdicts, misfit),
+            paths,
+            account,
+            List.copyOf(flags),
+            evidence.stream()
+                .sorted(Comparator.comparing(Diagnosis::canonical))
+                .map(e -> judged(e, weighing))
+                .toList(),
+            unexplained);
+    return new Opinion(assessment, beliefs(weighing));
   }
 
   /** A link that has to open by heat, and does not. */
@@ -148,21 +186,60 @@ public final class Diagnosis {
    * @param complaint what the customer sees, an id of the sheet's complaints
    */
   public List<Belief> beliefs(List<? extends Evidence> evidence, Optional<String> complaint) {
-    return weigh(usable(evidence, new ArrayList<>()), complaint).all().stream()
+    return beliefs(weigh(usable(evidence, new ArrayList<>()), complaint));
+  }
+
+  private static List<Belief> beliefs(Weighing weighing) {
+    return weighing.all().stream()
         .filter(w -> w.probability() > 0)
-        .map(w -> new Belief(w.hypothesis(), w.probability()))
+        .map(w -> new Belief(w.hypothesis(), w.index(), w.probability()))
         .toList();
   }
 
-  /** A hypothesis and how likely it is now. */
-  public record Belief(Hypothesis hypothesis, double probability) {}
+  /**
+   * A hypothesis and how likely it is now.
+   *
+   * @param index the place among all of the sheet's of the one whose circuit it has now
+   */
+  public record Belief(Hypothesis hypothesis, int index, double probability) {}
 
+  /** What may come of each of these questions. */
+  public Map<Question, Outlook> outlooks(Collection<? extends Question> questions) {
+    List<Hypothesis> all = prior(Optional.empty()).all();
+    return new Outlooks(expectations, new Sightings(unit), all).learn(questions);
+  }
+
+  public SoundUnit unit() {
+    return unit;
+  }
+
+  /**
+   * A slip that fits is taken for a reading, and what is read after it for slips. So where the
+   * leader leaves several readings unexplained, the evidence is weighed once more with these at the
+   * head, as long as that explains it better.
+   */
   private Weighing weigh(List<Evidence> usable, Optional<String> complaint) {
-    return new Weighing(
-        sheet,
-        expectations,
-        usable,
-        priors.computeIfAbsent(complaint, c -> hypotheses.all(c.map(this::complaint))));
+    Weighing weighing = new Weighing(sheet, expectations, usable, prior(complaint));
+    int looks = usable.size() > MANY ? 0 : MOST_LOOKS;
+    for (int again = 0; again < looks; again++) {
+      Set<Evidence> unexplained = new LinkedHashSet<>(weighing.unexplained());
+      if (unexplained.size() < MISFITS) {
+        return weighing;
+      }
+      List<Evidence> order = new ArrayList<>(unexplained);
+      weighing.evidence().stream().filter(e -> !unexplained.contains(e)).forEach(order::add);
+      Weighing other = new Weighing(sheet, expectations, order, prior(complaint));
+      if (other.logEvidence() <= weighing.logEvidence()) {
+        return weighing;
+      }
+      weighing = other;
+    }
+    return weighing;
+  }
+
+  private Prior prior(Optional<String> complaint) {
+    return priors.computeIfAbsent(
+        complaint, c -> new Prior(hypotheses.all(c.map(this::complaint))));
   }
 
   private Assessment.Judged judged(Evidence e, Weighing weighing) {
@@ -173,6 +250,14 @@ public final class Diagnosis {
     if (e instanceof Inspection i) {
       String finding = i.finding().toString().replace('-', ' ');
       return new Assessment.Judged(i.id(), sheet.part(i.part()).title(), finding, "", "");
+    }
+    if (e instanceof CodeShown c) {
+      return new Assessment.Judged(
+          c.id(),
+          "display",
+          c.code().map(k -> k + ", " + sheet.codes().get(k).title()).orElse("no code"),
+          "",
+          "");
     }
     Reading r = (Reading) e;
     List<Change> leader =
@@ -191,6 +276,9 @@ public final class Diagnosis {
     boolean live = sheet.situation(r.situation()).supplyOn();
     if (function == MeterFunction.CELSIUS || function.needsDeadCircuit() && live) {
       return "";
+    }
+    if (r.probe().eitherWay(sheet)) {
+      return "either";
     }
     return Wording.expected(r.meter(), function, expectations.line(changes, r).mean());
   }
@@ -229,7 +317,8 @@ public final class Diagnosis {
                     .formatted(Wording.said(sheet, r))));
       } else if (!(e instanceof Reading r
           && (r.shown() instanceof Shown.Nothing
-              || r.probe().function() == MeterFunction.CELSIUS))) {
+              || r.probe().function() == MeterFunction.CELSIUS
+              || r.probe().eitherWay(sheet)))) {
         usable.add(e);
       }
     }
@@ -243,8 +332,9 @@ public final class Diagnosis {
 
   private static String canonical(Evidence e) {
     if (e instanceof Reading r) {
-      return "1 %s %s %s %s %s %s"
+      return "1 %s %s %s %s %s %s %s"
           .formatted(
+              FINEST_FIRST.indexOf(r.probe().function().dimension()),
               r.probe().function(),
               r.situation(),
               r.probe().red(),
@@ -254,6 +344,9 @@ public final class Diagnosis {
     }
     if (e instanceof Inspection i) {
       return "2 %s %s %s".formatted(i.part(), i.finding(), i.id());
+    }
+    if (e instanceof CodeShown c) {
+      return "3 %s %s %s".formatted(c.situation(), c.code().orElse(""), c.id());
     }
     Observation o = (Observation) e;
     return "0 %s %s %s %s".formatted(o.situation(), o.part(), o.runs(), o.id());
@@ -273,7 +366,9 @@ public final class Diagnosis {
                   "%s fits only with another prefix: a thousand times more or less."
                       .formatted(Wording.said(sheet, r))));
         } else if (how == Track.Explained.AS_SLIP) {
-          misfits.add(e.id());
+          if (!repeated(weighing, leader, r)) {
+            misfits.add(e.id());
+          }
           flags.add(
               new Flag(
                   Flag.Kind.SLIP,
@@ -286,18 +381,29 @@ public final class Diagnosis {
       }
     }
     boolean offSheet = weighing.leader().hypothesis().kind() == Hypothesis.Kind.NOT_ON_SHEET;
-    if (misfits.size() >= 2 || offSheet) {
+    boolean leak = leader.hypothesis().ofParts().anyMatch(f -> f.mode() == FaultMode.CASE_LEAK);
+    if (misfits.size() >= (leak ? MISFITS_OF_A_LEAK : MISFITS) || offSheet) {
       flags.add(
           new Flag(
               Flag.Kind.MISFIT,
               List.copyOf(misfits),
               "No fault on this sheet explains the readings; the circuit may differ from the sheet."));
     }
-    if (leader.hypothesis().faults().size() > 1) {
+    if (leader.hypothesis().manifold()) {
       flags.add(
           new Flag(
               Flag.Kind.TWO_FAULTS, List.of(), "Two faults at once explain the readings best."));
     }
+  }
+
+  /** Whether the same was read again, and fits: then the first was a slip of the hand. */
+  private static boolean repeated(Weighing weighing, Weighing.Weighed leader, Reading slip) {
+    return weighing.evidence().stream()
+        .anyMatch(
+            e ->
+                e instanceof Reading r
+                    && r.probe().equals(slip.probe())
+                    && weighing.explained(leader, r) == Track.Explained.AS_READ);
   }
 
   private Optional<Flag> ghost(Weighing.Weighed leader, Reading r) {
@@ -358,21 +464,7 @@ public final class Diagnosis {
     }
     List<String> because = new ArrayList<>();
     live.forEach(r -> because.add(supplyReason(r)));
-    Probe source =
-        Probe.between(
-            sheet.supply().dc() ? MeterFunction.VOLTS_DC : MeterFunction.VOLTS_AC,
-            sheet.supply().outwardPoint(),
-            sheet.supply().homewardPoint(),
-            "");
-    Optional<Double> heat =
-        live.stream()
-            .filter(
-                r ->
-                    r.shown() instanceof Shown.Figure
-                        && Set.of(r.probe().red(), r.probe().black())
-                            .equals(Set.of(source.red(), source.black())))
-            .map(r -> Math.pow(((Shown.Figure) r.shown()).value() / sheet.supply().volts(), 2))
-            .reduce((a, b) -> b);
+    Optional<Double> heat = live.stream().findFirst().map(r -> heatShare(weighing, r));
     heat.ifPresent(
         h ->
             because.add(
@@ -392,9 +484,23 @@ public final class Diagnosis {
                 ? SupplyVerdict.SOUND
                 : SupplyVerdict.UNMEASURED);
     if (because.isEmpty()) {
-      because.add("No supply reading yet: %s to %s first.".formatted(source.red(), source.black()));
+      because.add(
+          "No supply reading yet: %s to %s first."
+              .formatted(sheet.supply().outwardPoint(), sheet.supply().homewardPoint()));
     }
     return new SupplyAssessment(verdict, fault, heat, because);
+  }
+
+  /**
+   * What a heater between the outer terminals gets of its nominal power, by the voltage that is now
+   * believed there, whichever terminals were read.
+   */
+  private double heatShare(Weighing weighing, Reading live) {
+    Probe outer = Probe.of(sheet.supply(), live.situation());
+    Weighing.Weighed leader = weighing.believable().get(0);
+    List<Change> changes = leader.hypothesis().changesIn(sheet.situation(live.situation()));
+    double volts = leader.track().believed(expectations.line(changes, outer)).mean();
+    return Math.pow(volts / sheet.supply().volts(), 2);
   }
 
   private String supplyReason(Reading r) {
@@ -465,7 +571,7 @@ public final class Diagnosis {
    * fault.
    */
   private static boolean sameCall(Hypothesis a, Hypothesis b) {
-    if (a.kind() != b.kind() || a.faults().isEmpty()) {
+    if (a.kind() != b.kind() || a.kind() != Hypothesis.Kind.FAULTY) {
       return a.kind() == b.kind();
     }
     if (a.supplyFault().isPresent() || b.supplyFault().isPresent()) {
@@ -481,22 +587,32 @@ public final class Diagnosis {
     List<Reading> own = verdicts.readingsOf(part);
     for (int i = 0; i < evidence.size(); i++) {
       if (evidence.get(i) instanceof Reading r
-          && own.contains(r)
+          && (own.contains(r) || mode == FaultMode.CASE_LEAK && toCase(part, r))
           && (r.probe().function().needsDeadCircuit() || mode == FaultMode.DROPPING)) {
-        Track alone = new Track(sheet.supply().volts());
+        Track alone = weighing.source();
         Track.Noise noise = Track.Noise.of(sheet.supply().volts(), r);
         alone.absorb(expectations.line(List.of(), r), r, noise);
-        Track blamed = new Track(sheet.supply().volts());
-        blamed.absorb(
-            expectations.line(leader.hypothesis().changesIn(sheet.situation(r.situation())), r),
-            r,
-            noise);
+        Track blamed = weighing.source();
+        List<Change> bad =
+            leader
+                .hypothesis()
+                .intermittent()
+                .map(Fault.OfPart::changes)
+                .orElseGet(() -> leader.hypothesis().changesIn(sheet.situation(r.situation())));
+        blamed.absorb(expectations.line(bad, r), r, noise);
         if (alone.logLikelihood() - blamed.logLikelihood() < Math.log(FAILED_TEST)) {
           return true;
         }
       }
     }
     return false;
+  }
+
+  /** From an end of a part to the case. */
+  private boolean toCase(Part part, Reading r) {
+    String earth = sheet.supply().terminals().getOrDefault("earth", "");
+    return part.touches(r.probe().red()) && r.probe().black().equals(earth)
+        || part.touches(r.probe().black()) && r.probe().red().equals(earth);
   }
 
   private String confirmBy(Part part, FaultMode mode) {
@@ -506,6 +622,10 @@ public final class Diagnosis {
     }
     if (mode == FaultMode.CASE_LEAK) {
       return "Isolate, prove dead, lift the wires of the %s and read ohms from it to the case: OL is sound."
+          .formatted(part.title());
+    }
+    if (mode == FaultMode.INTERMITTENT) {
+      return "Renew what is burnt or loose in the %s or its terminals, then prove it under load."
           .formatted(part.title());
     }
     Optional<Situation> off =

@@ -51,7 +51,7 @@ final class Expectations {
           });
 
   /** What is measured, and by which meter. */
-  private record Asked(Probe probe, String meter) {}
+  private record Asked(Probe probe, Meter meter) {}
 
   Expectations(SoundUnit unit) {
     this.unit = unit;
@@ -75,7 +75,7 @@ final class Expectations {
 
   /** What is known of a probe, to be asked more than once. */
   Known at(Probe probe, Meter meter) {
-    return known.computeIfAbsent(new Asked(probe, meter.id()), k -> new Known(probe, meter));
+    return known.computeIfAbsent(new Asked(probe, meter), k -> new Known(probe, meter));
   }
 
   /**
@@ -184,11 +184,9 @@ final class Expectations {
   }
 
   private Prediction predict(List<Change> changes, Probe probe, Meter meter) {
-    List<Change> all = new ArrayList<>(changes);
-    all.addAll(probe.lifts(sheet));
     return sensitivities
         .get(probe.situation())
-        .predict(unit.in(probe.situation(), all), probe, meter);
+        .predict(unit.in(probe.situation(), probe.conditions(sheet, changes)), probe, meter);
   }
 
   /** A leak that stands for its neighbourhood; one at an end of a link is just there. */

@@ -11,7 +11,7 @@ import org.jollychain.core.fault.FaultMode;
  * @param onSound share of sound parts on which it is found all the same
  * @param byMode share of parts at fault so
  */
-record Findings(double onSound, Map<FaultMode, Double> byMode) {
+public record Findings(double onSound, Map<FaultMode, Double> byMode) {
 
   private static final Map<Finding, Findings> TABLE =
       Map.of(
@@ -32,7 +32,7 @@ record Findings(double onSound, Map<FaultMode, Double> byMode) {
               0.9, Map.of(FaultMode.OPEN, 0.55, FaultMode.DROPPING, 0.4, FaultMode.STUCK, 0.6)));
 
   /** The probability of a finding on a part that is at fault so, or not at all. */
-  static double probability(Finding finding, Optional<FaultMode> mode) {
+  public static double probability(Finding finding, Optional<FaultMode> mode) {
     Findings row = TABLE.get(finding);
     return mode.map(m -> row.byMode.getOrDefault(m, row.onSound)).orElse(row.onSound);
   }

@@ -192,7 +192,7 @@ final class Staircases {
   }
 
   private Mixture belief(String point, String reference, Situation situation) {
-    MeterFunction volts = sheet.supply().dc() ? MeterFunction.VOLTS_DC : MeterFunction.VOLTS_AC;
+    MeterFunction volts = MeterFunction.voltsOf(sheet.supply());
     Probe probe = Probe.between(volts, point, reference, situation.id());
     List<Component> components = new ArrayList<>();
     for (Weighing.Weighed w : weighing.believable().stream().limit(MOST_MIXED).toList()) {

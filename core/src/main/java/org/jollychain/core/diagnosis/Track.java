@@ -44,11 +44,15 @@ final class Track {
   /** Expectations this close, in standard deviations of a reading's own, are taken for one. */
   private static final double ALIKE = 0.12;
 
+  /**
+   * So many readings narrow what is expected of the next. By then the unit is known as well as its
+   * meter knows it, and the work for each further reading would grow with the square of their
+   * number.
+   */
+  private static final int MOST_TOGETHER = 120;
+
   private static final double OWN_GAIN = 0.2;
   private static final double SHARED_GAIN = 0.8;
-
-  /** Every function of every meter has a gain of its own. */
-  private static final int GAINS = Meter.ids().size() * MeterFunction.values().length;
 
   private static final double LEAD_OHMS_SD = 0.1;
   private static final double OVER_LIMIT_LOG_SD = 0.3;
@@ -62,6 +66,7 @@ final class Track {
   }
 
   private final double sourceVolts;
+  private final List<Meter> meters;
   private final List<double[]> slopes = new ArrayList<>();
   private final List<double[]> factor = new ArrayList<>();
   private final List<Double> whitened = new ArrayList<>();
@@ -71,9 +76,11 @@ final class Track {
 
   /**
    * @param sourceVolts nominal volts of the supply, the scale of what can be read (V)
+   * @param meters those that were read; every function of each has a gain of its own
    */
-  Track(double sourceVolts) {
+  Track(double sourceVolts, List<Meter> meters) {
     this.sourceVolts = sourceVolts;
+    this.meters = meters;
   }
 
   double logLikelihood() {
@@ -145,7 +152,7 @@ final class Track {
 
   /** The same readings, to be gone on with otherwise. */
   Track copy() {
-    Track copy = new Track(sourceVolts);
+    Track copy = new Track(sourceVolts, meters);
     copy.slopes.addAll(slopes);
     copy.factor.addAll(factor);
     copy.whitened.addAll(whitened);
@@ -274,6 +281,9 @@ final class Track {
     if (main < prefix || main < slip) {
       return prefix > slip ? Explained.AS_PREFIX : Explained.AS_SLIP;
     }
+    if (slopes.size() == MOST_TOGETHER) {
+      return Explained.AS_READ;
+    }
     double sd = Math.sqrt(variance);
     double[] grown = Arrays.copyOf(w, w.length + 1);
     grown[w.length] = sd;
@@ -285,17 +295,21 @@ final class Track {
 
   /** What is now believed of a quantity that has not been read, meter uncertainty left out. */
   Uncertain believed(Line line) {
-    double[] row = Arrays.copyOf(line.slopes(), line.slopes().length + GAINS + 1);
+    double[] row = Arrays.copyOf(line.slopes(), line.slopes().length + gains() + 1);
     double[] w = forward(row);
     double variance = squared(row) + line.residualVariance() - squared(w);
     return new Uncertain(line.mean() + dot(w, whitened), Math.sqrt(Math.max(0, variance)));
   }
 
+  private int gains() {
+    return meters.size() * MeterFunction.values().length;
+  }
+
   /** Slopes on the circuit's parameters, then on every gain, then on the leads. */
-  private static double[] row(Line line, MeterFunction function, Meter meter) {
+  private double[] row(Line line, MeterFunction function, Meter meter) {
     int circuit = line.slopes().length;
-    double[] row = Arrays.copyOf(line.slopes(), circuit + GAINS + 1);
-    int ofMeter = Meter.ids().indexOf(meter.id()) * MeterFunction.values().length;
+    double[] row = Arrays.copyOf(line.slopes(), circuit + gains() + 1);
+    int ofMeter = meters.indexOf(meter) * MeterFunction.values().length;
     row[circuit + ofMeter + function.ordinal()] =
         Math.sqrt(SHARED_GAIN / 3) * meter.accuracy(function).share() * line.mean();
     if (function.needsDeadCircuit()) {

@@ -1,5 +1,6 @@
 package org.jollychain.core.diagnosis;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -22,6 +23,7 @@ import org.jollychain.core.network.Change;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 
@@ -108,7 +110,7 @@ final class Verdicts {
     own.forEach(r -> because.add(direct(part, r)));
     Verdict verdict;
     if (probability >= BLAMED) {
-      verdict = blamed(modes);
+      verdict = blamed(part.id(), modes);
       measured.ifPresent(m -> because.add(cost(m)));
       if (verdict == Verdict.OPEN
           && modes.stream()
@@ -138,12 +140,25 @@ final class Verdicts {
         strongestAgainst(part).ifPresent(because::add);
       }
     }
+    if (own.stream()
+        .anyMatch(r -> part.stateIn(sheet.situation(r.situation())) == ContactState.EITHER)) {
+      because.add("Between its two temperatures either state is sound: warm or cool it to know.");
+    }
+    comesAndGoes(modes).ifPresent(because::add);
     String reading = own.isEmpty() ? "" : Wording.shown(own.get(own.size() - 1));
     return new PartAssessment(
         part.id(), part.title(), verdict, probability, modes, measured, reading, because);
   }
 
-  /** The readings taken on a part itself, in the order of the evidence. */
+  private static Optional<String> comesAndGoes(List<ModeProbability> modes) {
+    return modes.stream()
+            .anyMatch(m -> m.mode() == FaultMode.INTERMITTENT && m.probability() > BLAMED)
+        ? Optional.of(
+            "It comes and goes: some readings fit a bad one, others a sound one. The joint or the part will let go again, whatever it reads now.")
+        : Optional.empty();
+  }
+
+  /** The readings taken on a part itself, in the order they were taken. */
   List<Reading> readingsOf(Part part) {
     List<Reading> own = new ArrayList<>();
     for (Evidence e : weighing.evidence()) {
@@ -151,6 +166,7 @@ final class Verdicts {
         own.add(r);
       }
     }
+    own.sort(Comparator.comparing(r -> r.at().orElse(Instant.MIN)));
     return own;
   }
 
@@ -192,11 +208,11 @@ final class Verdicts {
    * Open, tripped and not made look the same from a part's terminals and share a verdict, unless it
    * is clear that it has only tripped.
    */
-  private static Verdict blamed(List<ModeProbability> modes) {
+  private Verdict blamed(String part, List<ModeProbability> modes) {
     Map<Verdict, Double> byVerdict = new EnumMap<>(Verdict.class);
     double tripped = 0;
     for (ModeProbability m : modes) {
-      byVerdict.merge(verdict(m.mode()), m.probability(), Double::sum);
+      byVerdict.merge(verdict(part, m.mode()), m.probability(), Double::sum);
       tripped += m.mode() == FaultMode.TRIPPED ? m.probability() : 0;
     }
     if (tripped >= BLAMED * sum(modes)) {
@@ -207,14 +223,25 @@ final class Verdicts {
     return most.getValue() >= BLAMED * sum(modes) ? most.getKey() : Verdict.UNCLEAR;
   }
 
-  private static Verdict verdict(FaultMode mode) {
+  private Verdict verdict(String part, FaultMode mode) {
     return switch (mode) {
       case OPEN, TRIPPED, NOT_MADE -> Verdict.OPEN;
+      case INTERMITTENT -> comesAsDrop(part) ? Verdict.DROPPING : Verdict.OPEN;
       case DROPPING -> Verdict.DROPPING;
       case STUCK -> Verdict.STUCK;
       case CASE_LEAK -> Verdict.LEAKING;
       case OFF_VALUE_HIGH, OFF_VALUE_LOW -> Verdict.OFF_VALUE;
     };
+  }
+
+  /** Whether what comes and goes at a part is a drop, most likely. */
+  private boolean comesAsDrop(String part) {
+    return weighing.all().stream()
+        .flatMap(w -> w.hypothesis().intermittent().stream())
+        .filter(f -> f.part().equals(part))
+        .findFirst()
+        .filter(f -> !f.changes().equals(List.of(Change.open(part))))
+        .isPresent();
   }
 
   /**
@@ -309,11 +336,7 @@ final class Verdicts {
 
   private Measured measured(Part part, Reading reading) {
     double volts = ((Shown.Figure) reading.shown()).value();
-    Probe clamp =
-        Probe.across(
-            sheet.supply().dc() ? MeterFunction.AMPS_DC : MeterFunction.AMPS_AC,
-            part,
-            reading.situation());
+    Probe clamp = Probe.across(MeterFunction.amperesOf(sheet.supply()), part, reading.situation());
     Weighing.Weighed leader = weighing.believable().get(0);
     double amperes =
         Math.abs(

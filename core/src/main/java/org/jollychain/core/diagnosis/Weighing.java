@@ -1,5 +1,6 @@
 package org.jollychain.core.diagnosis;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -7,17 +8,22 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
-import org.jollychain.core.network.SoundUnit;
-import org.jollychain.core.sheet.LoadRating;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -25,14 +31,6 @@ import org.jollychain.core.sheet.Sheet;
  * to one.
  */
 final class Weighing {
-
-  private static final double SEEN_WRONG = 0.02;
-  private static final double WEAK_ABOVE = 0.02;
-
-  /** How sharply an eye tells a load that runs from one that runs weakly, and that from none. */
-  private static final double RUNS_LOG_SD = 0.12;
-
-  private static final double WEAK_LOG_SD = 0.5;
 
   /** So much less likely than the best, a hypothesis is out: e^-20 is one in 500 million. */
   private static final double RULED_OUT_NATS = 20;
@@ -47,18 +45,28 @@ final class Weighing {
   /**
    * A hypothesis after the evidence.
    *
-   * @param index its place among all hypotheses of the sheet
+   * @param index the place among all hypotheses of the sheet of the one whose circuit it has now
+   * @param otherwise how the evidence looks in its other state, where it comes and goes
    */
-  record Weighed(Hypothesis hypothesis, int index, double probability, Track track) {}
+  record Weighed(
+      Hypothesis hypothesis,
+      int index,
+      double probability,
+      Track track,
+      Optional<Track> otherwise) {}
 
   private final Sheet sheet;
   private final Expectations expectations;
+  private final Sightings sightings;
+  private final Prior prior;
+  private final List<Meter> meters;
   private final List<Evidence> evidence;
   private final List<Optional<Expectations.Known>> known = new ArrayList<>();
   private final List<Optional<Track.Noise>> noise = new ArrayList<>();
   private final Map<Double, Double> shares = new HashMap<>();
   private final List<Weighed> weighed;
   private final List<Weighed> believable;
+  private final double logEvidence;
   private final int count;
 
   /**
@@ -67,15 +75,19 @@ final class Weighing {
    *
    * @param evidence in canonical order
    */
-  Weighing(
-      Sheet sheet,
-      Expectations expectations,
-      List<Evidence> evidence,
-      List<Hypothesis> hypotheses) {
+  Weighing(Sheet sheet, Expectations expectations, List<Evidence> evidence, Prior prior) {
     this.sheet = sheet;
     this.expectations = expectations;
+    this.sightings = new Sightings(expectations.unit());
     this.evidence = evidence;
-    this.count = hypotheses.size();
+    this.prior = prior;
+    this.count = prior.all().size();
+    this.meters =
+        evidence.stream()
+            .filter(Reading.class::isInstance)
+            .map(e -> ((Reading) e).meter())
+            .distinct()
+            .toList();
     for (Evidence e : evidence) {
       known.add(
           e instanceof Reading r
@@ -87,61 +99,156 @@ final class Weighing {
               : Optional.empty());
     }
     List<Agreeing> groups = new ArrayList<>(List.of(new Agreeing(source())));
+    List<Passing> passing = new ArrayList<>();
     for (int i = 0; i < count; i++) {
-      groups.get(0).members.add(new Member(hypotheses.get(i), i));
+      Member member = new Member(prior.all().get(i), i);
+      if (prior.comesAndGoes(i)) {
+        if (mayComeAndGo(member.hypothesis)) {
+          passing.add(new Passing(member, prior.whilePresent(i), prior.whileGone(i)));
+        }
+      } else {
+        groups.get(0).members.add(member);
+      }
     }
     List<Member> ruledOut = new ArrayList<>();
     for (int i = 0; i < evidence.size(); i++) {
       groups = absorb(groups, i);
+      Track[] tracks = tracks(groups);
       double least = best(groups) - RULED_OUT_NATS;
+      for (Passing p : passing) {
+        p.boundBy(tracks[p.gone].steps().get(i), tracks[p.present].steps().get(i));
+      }
+      passing.removeIf(p -> p.atMost < least && ruledOut.add(p.member));
+      Set<Integer> needed =
+          passing.stream().flatMap(p -> Stream.of(p.present, p.gone)).collect(Collectors.toSet());
       for (Agreeing group : groups) {
         double likelihood = group.track.logLikelihood();
-        group.members.removeIf(m -> m.logPrior + likelihood < least && ruledOut.add(m));
+        group.members.removeIf(
+            m -> m.logPrior + likelihood < least && !needed.contains(m.index) && ruledOut.add(m));
       }
       groups.removeIf(group -> group.members.isEmpty());
     }
-    this.weighed = scaled(groups, ruledOut);
-    this.believable = believableOf(weighed);
+    List<Unscaled> open = open(groups, passing);
+    this.logEvidence = logSum(open);
+    List<Weighed> all = new ArrayList<>(scaled(open));
+    for (Member m : ruledOut) {
+      all.add(new Weighed(m.hypothesis, m.index, 0, groups.get(0).track, Optional.empty()));
+    }
+    this.weighed = List.copyOf(all);
+    this.believable = believableOf(open);
   }
 
-  private Track source() {
-    return new Track(sheet.supply().volts());
+  /**
+   * A drop that comes and goes is thought of only where its terminals were put on again: else it
+   * would excuse every drop whose size is met badly by the grid.
+   */
+  private boolean mayComeAndGo(Hypothesis h) {
+    Fault.OfPart fault = h.intermittent().orElseThrow();
+    return fault.changes().equals(List.of(Change.open(fault.part())))
+        || evidence.stream()
+            .anyMatch(
+                e ->
+                    e instanceof Reading r
+                        && r.reseated()
+                        && r.probe().part().filter(fault.part()::equals).isPresent());
   }
 
-  /** The largest logarithm of prior times likelihood. */
+  Track source() {
+    return new Track(sheet.supply().volts(), meters);
+  }
+
+  private Track[] tracks(List<Agreeing> groups) {
+    Track[] tracks = new Track[count];
+    for (Agreeing group : groups) {
+      for (Member m : group.members) {
+        tracks[m.index] = group.track;
+      }
+    }
+    return tracks;
+  }
+
+  /** The largest logarithm of prior times likelihood of a hypothesis that has a circuit. */
   private static double best(List<Agreeing> groups) {
     double best = Double.NEGATIVE_INFINITY;
     for (Agreeing group : groups) {
       for (Member m : group.members) {
-        best = Math.max(best, m.logPrior + group.track.logLikelihood());
+        if (m.hypothesis.kind() != Hypothesis.Kind.NOT_ON_SHEET) {
+          best = Math.max(best, m.logPrior + group.track.logLikelihood());
+        }
       }
     }
     return best;
   }
 
-  private static List<Weighed> scaled(List<Agreeing> groups, List<Member> ruledOut) {
-    double best = best(groups);
-    double sum = 0;
+  private List<Unscaled> open(List<Agreeing> groups, List<Passing> passing) {
+    List<Unscaled> open = new ArrayList<>();
     for (Agreeing group : groups) {
       for (Member m : group.members) {
-        sum += Math.exp(m.logPrior + group.track.logLikelihood() - best);
+        double log = m.logPrior + group.track.logLikelihood();
+        open.add(new Unscaled(m.hypothesis, m.index, log, group.track, Optional.empty()));
       }
     }
-    List<Weighed> all = new ArrayList<>();
-    for (Agreeing group : groups) {
-      for (Member m : group.members) {
-        double probability = Math.exp(m.logPrior + group.track.logLikelihood() - best) / sum;
-        all.add(new Weighed(m.hypothesis, m.index, probability, group.track));
-      }
+    List<Integer> order = inTime();
+    Track[] tracks = tracks(groups);
+    for (Passing p : passing) {
+      Track there = tracks[p.present];
+      Track gone = tracks[p.gone];
+      boolean[] reseated = reseatedBefore(order, p.member.hypothesis);
+      ComingAndGoing.Ends ends = ComingAndGoing.weigh(order, there.steps(), gone.steps(), reseated);
+      double log = p.member.logPrior;
+      Hypothesis now = p.member.hypothesis;
+      open.add(new Unscaled(now, p.present, log + ends.there(), there, Optional.of(gone)));
+      open.add(new Unscaled(now.goneNow(), p.gone, log + ends.gone(), gone, Optional.of(there)));
     }
-    all.sort(
+    return open;
+  }
+
+  private static double logSum(List<Unscaled> open) {
+    double best = open.stream().mapToDouble(Unscaled::log).max().orElse(Double.NEGATIVE_INFINITY);
+    return best + Math.log(open.stream().mapToDouble(u -> Math.exp(u.log - best)).sum());
+  }
+
+  /** With probabilities that add up to one, the most probable first. */
+  private static List<Weighed> scaled(List<Unscaled> open) {
+    double all = logSum(open);
+    List<Weighed> scaled = new ArrayList<>();
+    for (Unscaled u : open) {
+      double probability = Math.exp(u.log - all);
+      scaled.add(new Weighed(u.hypothesis, u.index, probability, u.track, u.otherwise));
+    }
+    scaled.sort(
         Comparator.comparingDouble(Weighed::probability)
             .reversed()
             .thenComparingInt(Weighed::index));
-    for (Member m : ruledOut) {
-      all.add(new Weighed(m.hypothesis, m.index, 0, groups.get(0).track));
+    return scaled;
+  }
+
+  /** A hypothesis with the logarithm of prior times likelihood. */
+  private record Unscaled(
+      Hypothesis hypothesis, int index, double log, Track track, Optional<Track> otherwise) {}
+
+  /** Places of the evidence as it was taken, a part's readings after re-seating behind the rest. */
+  private List<Integer> inTime() {
+    return IntStream.range(0, evidence.size())
+        .boxed()
+        .sorted(
+            Comparator.comparing((Integer i) -> evidence.get(i).at().orElse(Instant.MIN))
+                .thenComparing(i -> evidence.get(i) instanceof Reading r && r.reseated()))
+        .toList();
+  }
+
+  /** At the first reading of a part after its terminals were put on again. */
+  private boolean[] reseatedBefore(List<Integer> order, Hypothesis h) {
+    boolean[] before = new boolean[evidence.size()];
+    for (int at : order) {
+      if (evidence.get(at) instanceof Reading r
+          && r.reseated()
+          && r.probe().part().flatMap(h::modeOf).isPresent()) {
+        before[at] = true;
+        break;
+      }
     }
-    return List.copyOf(all);
+    return before;
   }
 
   /** A hypothesis with the logarithm of its prior. */
@@ -154,6 +261,25 @@ final class Weighing {
       this.hypothesis = hypothesis;
       this.index = index;
       this.logPrior = Math.log(hypothesis.prior());
+    }
+  }
+
+  /** One that comes and goes, and the most its likelihood can still be. */
+  private static final class Passing {
+    private final Member member;
+    private final int present;
+    private final int gone;
+    private double atMost;
+
+    Passing(Member member, int present, int gone) {
+      this.member = member;
+      this.present = present;
+      this.gone = gone;
+      this.atMost = member.logPrior;
+    }
+
+    void boundBy(double ifGone, double ifThere) {
+      atMost += Math.max(ifGone, ifThere);
     }
   }
 
@@ -193,8 +319,12 @@ final class Weighing {
       return Hypothesis.Kind.NOT_ON_SHEET;
     }
     if (evidence.get(at) instanceof Observation seen) {
-      double share = share(seen, m.hypothesis.changesIn(sheet.situation(seen.situation())));
+      double share =
+          sightings.share(seen, m.hypothesis.changesIn(sheet.situation(seen.situation())));
       return shares.computeIfAbsent(share, s -> s);
+    }
+    if (evidence.get(at) instanceof CodeShown shown) {
+      return shares.computeIfAbsent(sightings.codes(shown, m.hypothesis), s -> s);
     }
     if (evidence.get(at) instanceof Inspection i) {
       double share = Findings.probability(i.finding(), m.hypothesis.modeOf(i.part()));
@@ -206,10 +336,10 @@ final class Weighing {
   private void absorb(Track track, Object expected, int at) {
     if (expected instanceof Line line) {
       track.absorb(line, (Reading) evidence.get(at), noise.get(at).orElseThrow());
-    } else if (expected instanceof Double share && evidence.get(at) instanceof Inspection) {
-      track.absorbSeen(share);
+    } else if (expected instanceof Double share && evidence.get(at) instanceof Observation) {
+      track.absorbSeen(Sightings.seen(share));
     } else if (expected instanceof Double share) {
-      absorbSeen(track, share);
+      track.absorbSeen(share);
     } else {
       absorbUnknown(track, evidence.get(at));
     }
@@ -219,7 +349,25 @@ final class Weighing {
   Track.Explained explained(Weighed w, Evidence e) {
     int at = evidence.indexOf(e);
     List<Track.Explained> all = w.track().explained();
-    return at >= 0 && at < all.size() ? all.get(at) : Track.Explained.AS_READ;
+    if (at < 0
+        || at >= all.size()
+        || w.otherwise()
+            .filter(o -> o.explained().get(at) == Track.Explained.AS_READ)
+            .isPresent()) {
+      return Track.Explained.AS_READ;
+    }
+    return all.get(at);
+  }
+
+  /** The readings that the leader takes for slips, in order. */
+  List<Evidence> unexplained() {
+    Weighed leader = believable.get(0);
+    return evidence.stream().filter(e -> explained(leader, e) != Track.Explained.AS_READ).toList();
+  }
+
+  /** Logarithm of the likelihood of all evidence, whatever is true. */
+  double logEvidence() {
+    return logEvidence;
   }
 
   List<Evidence> evidence() {
@@ -243,17 +391,19 @@ final class Weighing {
   }
 
   /**
-   * The hypotheses that have a circuit and matter beside the best of them, the most probable first.
+   * The hypotheses that have a circuit and matter beside the best of them, the most probable first;
+   * how probable they are if the circuit is that of the sheet.
    */
   List<Weighed> believable() {
     return believable;
   }
 
-  private static List<Weighed> believableOf(List<Weighed> weighed) {
+  private static List<Weighed> believableOf(List<Unscaled> open) {
     List<Weighed> onSheet =
-        weighed.stream()
-            .filter(w -> w.hypothesis().kind() != Hypothesis.Kind.NOT_ON_SHEET)
-            .toList();
+        scaled(
+            open.stream()
+                .filter(u -> u.hypothesis.kind() != Hypothesis.Kind.NOT_ON_SHEET)
+                .toList());
     double least = NEGLIGIBLE * onSheet.get(0).probability();
     return onSheet.stream().filter(w -> w.probability() >= least).toList();
   }
@@ -298,12 +448,12 @@ final class Weighing {
         List<Change> changes = base.hypothesis().changesIn(sheet.situation(seen.situation()));
         List<Change> more = new ArrayList<>(changes);
         more.addAll(also.changes());
-        double as = share(seen, changes);
-        double would = share(seen, more);
+        double as = sightings.share(seen, changes);
+        double would = sightings.share(seen, more);
         if (Math.abs(as - would) > 0.01) {
           touched = true;
-          absorbSeen(before, as);
-          absorbSeen(after, would);
+          before.absorbSeen(Sightings.seen(as));
+          after.absorbSeen(Sightings.seen(would));
         }
       }
     }
@@ -344,28 +494,6 @@ final class Weighing {
       }
     }
     return strongest;
-  }
-
-  private static void absorbSeen(Track track, double share) {
-    track.absorbSeen((1 - SEEN_WRONG) * share + SEEN_WRONG / 2);
-  }
-
-  /** The probability that a load would be seen to run as it was. */
-  private double share(Observation seen, List<Change> changes) {
-    double above = sheet.part(seen.part()).load().map(LoadRating::runsAbove).orElse(0.5);
-    SoundUnit unit = expectations.unit();
-    double power = unit.powerShare(seen.part(), unit.in(seen.situation(), changes));
-    double runs = beyond(power, above, RUNS_LOG_SD);
-    double moves = Math.max(runs, beyond(power, WEAK_ABOVE, WEAK_LOG_SD));
-    return switch (seen.runs()) {
-      case YES -> runs;
-      case WEAKLY -> moves - runs;
-      case NO -> 1 - moves;
-    };
-  }
-
-  private static double beyond(double power, double threshold, double logSd) {
-    return power <= 0 ? 0 : Normal.below(Math.log(power / threshold) / logSd);
   }
 
   /** Something that is not on the sheet could read anything: half evenly, half evenly by decade. */

@@ -1,11 +1,13 @@
 package org.jollychain.core.evidence;
 
+import java.time.Instant;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Kebab;
@@ -19,8 +21,6 @@ import org.jollychain.core.sheet.Sheet;
  * {@code through}; or the value itself, as in {@code L1-L2 238.6}.
  *
  * @param value as displayed
- * @param liftedAt points at which all else was taken off
- * @param meter the id of the meter, the usual one where left out
  */
 public record Entry(
     String id,
@@ -30,9 +30,34 @@ public record Entry(
     Optional<String> across,
     Optional<String> through,
     String situation,
-    List<String> liftedAt,
-    Optional<String> meter,
+    How how,
     String value) {
+
+  private static final double HOTTEST_CELSIUS = 1400;
+
+  /**
+   * How it was taken, where that is out of the ordinary.
+   *
+   * @param liftedAt points at which all else was taken off
+   * @param meter the id of the meter, the usual one where left out
+   * @param celsius what the part was brought to, as typed: {@code 95 C}
+   * @param reseated whether the part's terminals had been taken off and put on again before
+   * @param at when
+   */
+  public record How(
+      List<String> liftedAt,
+      Optional<String> meter,
+      Optional<String> celsius,
+      boolean reseated,
+      Optional<Instant> at) {
+
+    /** Nothing out of the ordinary. */
+    public static final How PLAIN = lifted(List.of());
+
+    public static How lifted(List<String> liftedAt) {
+      return new How(liftedAt, Optional.empty(), Optional.empty(), false, Optional.empty());
+    }
+  }
 
   /**
    * The same entry with points that were typed in front of the value put where they belong.
@@ -51,8 +76,7 @@ public record Entry(
                     Optional.empty(),
                     Optional.empty(),
                     situation,
-                    liftedAt,
-                    meter,
+                    how,
                     t.value()))
         .orElse(this);
   }
@@ -62,11 +86,17 @@ public record Entry(
    *
    * @throws EvidenceException when a name is not on the sheet or the value cannot be meant
    */
-  public Reading on(Sheet sheet) {
+  public Reading on(Sheet sheet, Meters meters) {
     Entry resolved = resolved(sheet);
     Probe probe = resolved.probe(sheet);
+    Meter meter = meter(how.meter(), meters);
+    if (how.reseated() && probe.part().isEmpty()) {
+      throw new EvidenceException(
+          "reseated", "say whose terminals were put on again: read \"across\" that part");
+    }
     try {
-      return new Reading(id, probe, Shown.parse(resolved.value(), probe.function()), meter(meter));
+      Shown shown = Shown.parse(resolved.value(), probe.function());
+      return new Reading(id, probe, shown, meter, how.reseated(), how.at());
     } catch (IllegalArgumentException e) {
       throw new EvidenceException("value", e.getMessage());
     }
@@ -77,17 +107,18 @@ public record Entry(
    *
    * @throws EvidenceException when there is no such meter
    */
-  public static Meter meter(Optional<String> id) {
+  public static Meter meter(Optional<String> id, Meters meters) {
     return id.map(
             m ->
-                Meter.byId(m)
+                meters
+                    .byId(m)
                     .orElseThrow(
                         () ->
                             new EvidenceException(
                                 "meter",
                                 "there is no meter \"%s\"%s"
-                                    .formatted(m, Nearest.suggestion(m, Meter.ids())))))
-        .orElse(Meter.GENERAL);
+                                    .formatted(m, Nearest.suggestion(m, meters.ids())))))
+        .orElse(meters.usual());
   }
 
   /**
@@ -133,7 +164,13 @@ public record Entry(
                 .formatted(id, Nearest.suggestion(id, sheet.parts().keySet())));
       }
       return new Probe(
-          meterFunction, part.from(), part.to(), Optional.of(id), situation, lifted(sheet));
+          meterFunction,
+          part.from(),
+          part.to(),
+          Optional.of(id),
+          situation,
+          lifted(sheet),
+          celsius(Optional.of(part)));
     }
     if (red.isEmpty() || black.isEmpty()) {
       throw new EvidenceException(
@@ -161,11 +198,40 @@ public record Entry(
       throw new EvidenceException(
           "through", "a clamp goes around one wire: name the part, \"through\"");
     }
-    return new Probe(meterFunction, redPoint, blackPoint, part, situation, lifted(sheet));
+    return new Probe(
+        meterFunction,
+        redPoint,
+        blackPoint,
+        part,
+        situation,
+        lifted(sheet),
+        celsius(part.map(sheet::part)));
+  }
+
+  private Optional<Double> celsius(Optional<Part> part) {
+    if (how.celsius().isEmpty()) {
+      return Optional.empty();
+    }
+    String typed = how.celsius().get();
+    if (part.filter(p -> p.thermal().isPresent() || p.curve().isPresent()).isEmpty()) {
+      throw new EvidenceException(
+          "celsius",
+          "a temperature is stated of a thermal switch or a sensor%s"
+              .formatted(part.map(p -> "; the " + p.title() + " is neither").orElse("")));
+    }
+    try {
+      double celsius = Dimension.CELSIUS.parse(typed);
+      if (Math.abs(celsius) > HOTTEST_CELSIUS) {
+        throw new IllegalArgumentException("\"%s\" is beyond any part".formatted(typed));
+      }
+      return Optional.of(celsius);
+    } catch (IllegalArgumentException e) {
+      throw new EvidenceException("celsius", e.getMessage());
+    }
   }
 
   private Set<String> lifted(Sheet sheet) {
-    Set<String> lifted = new LinkedHashSet<>(liftedAt);
+    Set<String> lifted = new LinkedHashSet<>(how.liftedAt());
     lifted.forEach(point -> known(sheet, "liftedAt", point));
     return Set.copyOf(lifted);
   }

@@ -1,6 +1,8 @@
 package org.jollychain.core.evidence;
 
+import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Nearest;
 import org.jollychain.core.sheet.Part;
@@ -11,7 +13,8 @@ import org.jollychain.core.sheet.Sheet;
  *
  * @param finding what was found
  */
-public record Inspection(String id, String part, String situation, Finding finding)
+public record Inspection(
+    String id, String part, String situation, Finding finding, Optional<Instant> at)
     implements Evidence {
 
   /** What one may find. */
@@ -41,7 +44,7 @@ public record Inspection(String id, String part, String situation, Finding findi
    * @throws EvidenceException when the part is not on the sheet or the finding is none
    */
   public static Inspection on(
-      Sheet sheet, String id, String part, String situation, String finding) {
+      Sheet sheet, String id, String part, String situation, String finding, Optional<Instant> at) {
     Entry.checkSituation(situation, sheet);
     Part found = sheet.parts().get(part);
     if (found == null) {
@@ -60,6 +63,7 @@ public record Inspection(String id, String part, String situation, Finding findi
                     new EvidenceException(
                         "value",
                         "\"%s\" is no finding; there are %s"
-                            .formatted(finding, List.of(Finding.values())))));
+                            .formatted(finding, List.of(Finding.values())))),
+        at);
   }
 }

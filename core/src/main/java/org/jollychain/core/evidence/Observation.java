@@ -1,6 +1,8 @@
 package org.jollychain.core.evidence;
 
+import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
@@ -10,7 +12,8 @@ import org.jollychain.core.sheet.Sheet;
  *
  * @param part the load
  */
-public record Observation(String id, String part, String situation, Runs runs) implements Evidence {
+public record Observation(String id, String part, String situation, Runs runs, Optional<Instant> at)
+    implements Evidence {
 
   /**
    * Makes an observation of this sheet.
@@ -18,7 +21,8 @@ public record Observation(String id, String part, String situation, Runs runs) i
    * @param runs {@code yes}, {@code weakly} or {@code no}
    * @throws EvidenceException when a name is not on the sheet
    */
-  public static Observation on(Sheet sheet, String id, String part, String situation, String runs) {
+  public static Observation on(
+      Sheet sheet, String id, String part, String situation, String runs, Optional<Instant> at) {
     Entry.checkSituation(situation, sheet);
     Part load = sheet.parts().get(part);
     if (load == null || !load.actsAsLoad()) {
@@ -37,7 +41,8 @@ public record Observation(String id, String part, String situation, Runs runs) i
             .orElseThrow(
                 () ->
                     new EvidenceException(
-                        "value", "\"%s\" should be yes, weakly or no".formatted(runs))));
+                        "value", "\"%s\" should be yes, weakly or no".formatted(runs))),
+        at);
   }
 
   /** How a load runs. */

@@ -10,7 +10,7 @@ import org.jollychain.core.sheet.ThermalRating;
  * How often each kind of part is the culprit, and in which way. Every figure here is common
  * practice, no source; a sheet overrides the weight of a part.
  */
-final class BaseRates {
+public final class BaseRates {
 
   static final double SOUND_WITH_COMPLAINT = 0.08;
   static final double SOUND_WITHOUT_COMPLAINT = 0.35;
@@ -23,18 +23,19 @@ final class BaseRates {
   static final double PAIR_OF_PARTNERS = 0.05;
 
   /** Two contacts that wait for the same command. */
-  static final double PAIR_ON_ONE_COMMAND = 0.01;
+  static final double PAIR_ON_ONE_COMMAND = 0.02;
 
-  /** Both sections of one body. */
+  /** Two sections of one body; where it has more, they share it. */
   static final double PAIR_OF_BODY = 0.2;
 
+  private static final double INTERMITTENT = 0.03;
   private static final double OTHER_WEIGHT = 1;
   private static final Map<PartKind, Double> WEIGHTS = weights();
 
   private BaseRates() {}
 
   /** Relative weight of a part being the culprit. */
-  static double weight(Part part) {
+  public static double weight(Part part) {
     return part.baseRate().orElse(WEIGHTS.getOrDefault(part.kind(), OTHER_WEIGHT));
   }
 
@@ -66,6 +67,7 @@ final class BaseRates {
       case DROPPING -> 0.23;
       case STUCK -> !contact || part.kind().oneShot() ? 0 : welds ? 0.3 : 0.08;
       case NOT_MADE -> part.madeWhen().commands().isEmpty() ? 0 : 0.07;
+      case INTERMITTENT -> INTERMITTENT;
       case CASE_LEAK -> part.caseLeak() ? 0.05 : 0;
       default -> 0;
     };
@@ -75,6 +77,7 @@ final class BaseRates {
     boolean wound = part.kind() == PartKind.TRANSFORMER_PRIMARY;
     return switch (mode) {
       case OPEN -> 0.65;
+      case INTERMITTENT -> INTERMITTENT;
       case CASE_LEAK -> part.caseLeak() ? 0.12 : 0;
       case OFF_VALUE_LOW -> wound ? 0 : 0.07;
       case OFF_VALUE_HIGH -> wound ? 0 : 0.08;
@@ -87,6 +90,7 @@ final class BaseRates {
     boolean curved = part.curve().isPresent();
     return switch (mode) {
       case OPEN -> curved ? 0.5 : 0;
+      case INTERMITTENT -> curved ? INTERMITTENT : 0;
       case OFF_VALUE_LOW -> curved ? 0.25 : 0.5;
       case OFF_VALUE_HIGH -> curved ? 0.25 : 0;
       case CASE_LEAK -> part.caseLeak() ? 0.1 : 0;

@@ -19,7 +19,9 @@ public enum FaultMode {
   /** A load or sensor with less. */
   OFF_VALUE_LOW("too low"),
   /** Sound, but not commanded: a setting, a lever, a coil. */
-  NOT_MADE("not made");
+  NOT_MADE("not made"),
+  /** There at times: a joint, a contact that lets go when it is warm. */
+  INTERMITTENT("comes and goes");
 
   private final String word;
 

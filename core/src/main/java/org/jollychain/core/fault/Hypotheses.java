@@ -9,6 +9,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jollychain.core.fault.Fault.Presence;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.SoundUnit;
@@ -16,6 +19,7 @@ import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Command;
 import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
@@ -33,10 +37,13 @@ import org.jollychain.core.sheet.ThermalRating;
 public final class Hypotheses {
 
   /** Extra resistance of a tired link, as a share of what it is in series with. */
-  private static final double[] DROPPING = {0.02, 0.043, 0.093, 0.2, 0.43, 0.93, 2, 4.3, 9.3, 20};
+  private static final double[] DROPPING = {
+    0.02, 0.029, 0.043, 0.063, 0.093, 0.136, 0.2, 0.29, 0.43, 0.63, 0.93, 1.36, 2, 2.9, 4.3, 6.3,
+    9.3, 13.6, 20
+  };
 
   /** Each step of a grid stands for its neighbourhood: width over the square root of twelve. */
-  private static final double DROPPING_LOG_SD = 0.23;
+  private static final double DROPPING_LOG_SD = 0.115;
 
   private static final double OFF_VALUE_LOG_SD = 0.13;
   private static final double SUPPLY_LOG_SD = 0.04;
@@ -87,13 +94,15 @@ public final class Hypotheses {
    * @return all hypotheses, priors adding up to one; the sound unit first
    */
   public List<Hypothesis> all(Optional<Complaint> complaint) {
-    List<Hypothesis> parts = ofParts();
-    parts.addAll(pairs(parts));
+    List<Hypothesis> singles = ofParts();
+    List<Hypothesis> pairs = pairs(singles);
+    List<Hypothesis> parts = orResting(singles);
+    parts.addAll(pairs);
     List<Hypothesis> supply = ofSupply();
     double sound =
         complaint.isPresent() ? BaseRates.SOUND_WITH_COMPLAINT : BaseRates.SOUND_WITHOUT_COMPLAINT;
     List<Hypothesis> all = new ArrayList<>();
-    all.add(new Hypothesis(Hypothesis.Kind.SOUND, List.of(), sound));
+    all.addAll(orResting(List.of(new Hypothesis(Hypothesis.Kind.SOUND, List.of(), sound))));
     all.add(new Hypothesis(Hypothesis.Kind.NOT_ON_SHEET, List.of(), BaseRates.NOT_ON_SHEET));
     double rest = 1 - sound - BaseRates.NOT_ON_SHEET;
     all.addAll(sharing(supply, BaseRates.SUPPLY * rest, complaint));
@@ -105,15 +114,21 @@ public final class Hypotheses {
   private List<Hypothesis> ofParts() {
     List<Hypothesis> all = new ArrayList<>();
     for (Part part : sheet.parts().values()) {
-      boolean recloses =
-          part.thermal().filter(t -> t.reset() == ThermalRating.Reset.AUTO).isPresent();
-      add(all, part, FaultMode.OPEN, false, List.of(Change.open(part.id())));
-      add(all, part, FaultMode.TRIPPED, recloses, List.of(Change.open(part.id())));
-      add(all, part, FaultMode.STUCK, false, List.of(Change.closed(part.id())));
-      add(all, part, FaultMode.DROPPING, false, dropping(part));
-      add(all, part, FaultMode.CASE_LEAK, false, leaking(part));
-      add(all, part, FaultMode.OFF_VALUE_LOW, false, offValue(part, false));
-      add(all, part, FaultMode.OFF_VALUE_HIGH, false, offValue(part, true));
+      Presence trips =
+          part.thermal().filter(t -> t.reset() == ThermalRating.Reset.AUTO).isPresent()
+              ? Presence.WHEN_LIVE
+              : Presence.ALWAYS;
+      add(all, part, FaultMode.OPEN, Presence.ALWAYS, List.of(Change.open(part.id())));
+      add(all, part, FaultMode.TRIPPED, trips, List.of(Change.open(part.id())));
+      add(all, part, FaultMode.STUCK, Presence.ALWAYS, List.of(Change.closed(part.id())));
+      add(all, part, FaultMode.DROPPING, Presence.ALWAYS, dropping(part));
+      add(all, part, FaultMode.CASE_LEAK, Presence.ALWAYS, leaking(part));
+      add(all, part, FaultMode.OFF_VALUE_LOW, Presence.ALWAYS, offValue(part, false));
+      add(all, part, FaultMode.OFF_VALUE_HIGH, Presence.ALWAYS, offValue(part, true));
+      add(all, part, FaultMode.INTERMITTENT, Presence.ALWAYS, Change.open(part.id()));
+      if (part.actsAsLink()) {
+        add(all, part, FaultMode.INTERMITTENT, Presence.ALWAYS, dropping(part));
+      }
     }
     for (String command : commandsGiven()) {
       List<Part> hanging =
@@ -131,8 +146,34 @@ public final class Hypotheses {
         all.add(
             new Hypothesis(
                 Hypothesis.Kind.FAULTY,
-                List.of(new Fault.OfPart(id, FaultMode.NOT_MADE, open, false)),
+                List.of(new Fault.OfPart(id, FaultMode.NOT_MADE, open, Presence.ALWAYS)),
                 weight));
+      }
+    }
+    return all;
+  }
+
+  /**
+   * Beside each hypothesis the same with a thermal contact standing open between its two
+   * temperatures, where a situation leaves it there: its state is a coin's toss, and no fault.
+   */
+  private List<Hypothesis> orResting(List<Hypothesis> hypotheses) {
+    List<Hypothesis> all = new ArrayList<>(hypotheses);
+    for (Part part : sheet.parts().values()) {
+      Set<String> between =
+          sheet.situations().values().stream()
+              .filter(s -> part.stateIn(s) == ContactState.EITHER)
+              .map(Situation::id)
+              .collect(Collectors.toUnmodifiableSet());
+      if (!between.isEmpty()) {
+        all =
+            all.stream()
+                .flatMap(
+                    h ->
+                        h.modeOf(part.id()).isPresent()
+                            ? Stream.of(h)
+                            : Stream.of(h.weighing(h.prior() / 2), h.with(part.id(), between)))
+                .collect(Collectors.toCollection(ArrayList::new));
       }
     }
     return all;
@@ -187,7 +228,7 @@ public final class Hypotheses {
           } else if (partners) {
             weight = BaseRates.PAIR_OF_PARTNERS * least;
           } else if (oneBody) {
-            weight = BaseRates.PAIR_OF_BODY * least;
+            weight = BaseRates.PAIR_OF_BODY * least / othersOf(one.body().get());
           }
           pairs.add(
               new Hypothesis(
@@ -196,6 +237,14 @@ public final class Hypotheses {
       }
     }
     return pairs;
+  }
+
+  /** How many sections of a body share the odds of failing with one of them. */
+  private long othersOf(String body) {
+    return sheet.parts().values().stream()
+            .filter(p -> p.body().filter(body::equals).isPresent())
+            .count()
+        - 1;
   }
 
   private List<Hypothesis> ofSupply() {
@@ -273,27 +322,27 @@ public final class Hypotheses {
 
   /** One way to fail. */
   private static void add(
-      List<Hypothesis> all, Part part, FaultMode mode, boolean whenLive, List<Change> changes) {
+      List<Hypothesis> all, Part part, FaultMode mode, Presence presence, List<Change> changes) {
     double share = BaseRates.share(part, mode);
     if (share > 0) {
       all.add(
           new Hypothesis(
               Hypothesis.Kind.FAULTY,
-              List.of(new Fault.OfPart(part.id(), mode, changes, whenLive)),
+              List.of(new Fault.OfPart(part.id(), mode, changes, presence)),
               BaseRates.weight(part) * share));
     }
   }
 
   /** One way to fail in several grades, which share its weight. */
   private static void add(
-      List<Hypothesis> all, Part part, FaultMode mode, boolean whenLive, Change... grades) {
+      List<Hypothesis> all, Part part, FaultMode mode, Presence presence, Change... grades) {
     double share = BaseRates.share(part, mode) / grades.length;
     for (Change grade : grades) {
       if (share > 0) {
         all.add(
             new Hypothesis(
                 Hypothesis.Kind.FAULTY,
-                List.of(new Fault.OfPart(part.id(), mode, List.of(grade), whenLive)),
+                List.of(new Fault.OfPart(part.id(), mode, List.of(grade), presence)),
                 BaseRates.weight(part) * share));
       }
     }

@@ -1,7 +1,10 @@
 package org.jollychain.core.fault;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.sheet.Situation;
 
@@ -27,6 +30,11 @@ public record Hypothesis(Kind kind, List<Fault> faults, double prior) {
         : faults.stream().flatMap(f -> f.changesIn(situation).stream()).toList();
   }
 
+  /** The parts at fault, in which way. */
+  public Stream<Fault.OfPart> ofParts() {
+    return faults.stream().filter(Fault.OfPart.class::isInstance).map(Fault.OfPart.class::cast);
+  }
+
   /** How a part is at fault here, if it is. */
   public Optional<FaultMode> modeOf(String part) {
     for (Fault fault : faults) {
@@ -43,6 +51,37 @@ public record Hypothesis(Kind kind, List<Fault> faults, double prior) {
         .filter(Fault.OfSupply.class::isInstance)
         .map(f -> ((Fault.OfSupply) f).kind())
         .findFirst();
+  }
+
+  /** Half of it, with a contact standing open where it is between its two temperatures. */
+  Hypothesis with(String part, Set<String> between) {
+    List<Fault> also = new ArrayList<>(faults);
+    also.add(new Fault.Resting(part, between));
+    return new Hypothesis(kind, List.copyOf(also), prior / 2);
+  }
+
+  /** A part that comes and goes, if that is what this says. */
+  public Optional<Fault.OfPart> intermittent() {
+    return ofParts().filter(p -> p.mode() == FaultMode.INTERMITTENT).findFirst();
+  }
+
+  /** The same, its intermittent part sound just now. */
+  public Hypothesis goneNow() {
+    return new Hypothesis(
+        kind,
+        faults.stream()
+            .map(
+                f ->
+                    f instanceof Fault.OfPart p && p.mode() == FaultMode.INTERMITTENT
+                        ? p.present(Fault.Presence.NOT_NOW)
+                        : f)
+            .toList(),
+        prior);
+  }
+
+  /** Whether more than one thing is wrong. */
+  public boolean manifold() {
+    return faults.stream().filter(f -> !(f instanceof Fault.Resting)).count() > 1;
   }
 
   Hypothesis weighing(double weight) {

@@ -52,7 +52,7 @@ public final class WhatIf {
 
     Change change() {
       return switch (mode) {
-        case OPEN, TRIPPED, NOT_MADE -> Change.open(part);
+        case OPEN, TRIPPED, NOT_MADE, INTERMITTENT -> Change.open(part);
         case DROPPING -> Change.dropping(part, ohms.orElse(DROPPING_OHMS));
         case STUCK -> Change.closed(part);
         case CASE_LEAK -> Change.leak(part, position.orElse(0.5), ohms.orElse(LEAK_OHMS));
@@ -211,10 +211,8 @@ public final class WhatIf {
 
   private static Readout readout(
       SoundUnit unit, Meter meter, Situation situation, List<Change> changes, Probe probe) {
-    List<Change> lifts = probe.lifts(unit.sheet());
-    List<Change> all = new ArrayList<>(changes);
-    all.addAll(lifts);
-    Solution now = unit.in(situation.id(), all);
+    List<Change> asFound = probe.conditions(unit.sheet(), List.of());
+    Solution now = unit.in(situation.id(), probe.conditions(unit.sheet(), changes));
     double value = meter.read(now, probe);
     boolean ghost =
         probe.function() == MeterFunction.VOLTS_AC
@@ -225,7 +223,7 @@ public final class WhatIf {
         probe.red(),
         probe.black(),
         meter.display(probe.function(), value),
-        meter.display(probe.function(), meter.read(unit.in(situation.id(), lifts), probe)),
+        meter.display(probe.function(), meter.read(unit.in(situation.id(), asFound), probe)),
         ghost);
   }
 

@@ -1,9 +1,7 @@
 package org.jollychain.core.network;
 
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.quantity.Dimension;
 
@@ -29,68 +27,88 @@ public record Meter(
     double leadOhms,
     Map<MeterFunction, Accuracy> accuracies) {
 
+  private static final double VOLTS_FARADS = 100e-12;
+
   /** A usual field meter of 6000 counts; its figures are common practice, no source. */
   public static final Meter GENERAL =
-      new Meter(
-          "field",
-          "Field meter, 6000 counts",
-          10e6,
-          100e-12,
-          300e3,
-          30,
-          0.1,
-          accuracies(6000, 0.01, 0.005, 0.009, 40e6));
+      of("field", "Field meter, 6000 counts", 6000, 0.01, 0.005, 0.009, 10e6, 300e3, 30, 0.1, 40e6);
 
   /** A small meter of 2000 counts with a lighter input; common practice, no source. */
-  private static final Meter POCKET =
-      new Meter(
+  static final Meter POCKET =
+      of(
           "pocket",
           "Pocket meter, 2000 counts",
+          2000,
+          0.012,
+          0.008,
+          0.012,
           1e6,
-          100e-12,
           300e3,
           50,
           0.2,
-          accuracies(2000, 0.012, 0.008, 0.012, 2e6));
+          2e6);
 
   /** A bench meter of 50 000 counts; common practice, no source. */
-  private static final Meter BENCH =
-      new Meter(
+  static final Meter BENCH =
+      of(
           "bench",
           "Bench meter, 50 000 counts",
+          50_000,
+          0.002,
+          0.0005,
+          0.001,
           10e6,
-          100e-12,
           300e3,
           20,
           0.05,
-          accuracies(50_000, 0.002, 0.0005, 0.001, 100e6));
+          100e6);
 
   /** A voltage tester that loads what it touches on every range; common practice, no source. */
-  private static final Meter TESTER =
-      new Meter(
+  static final Meter TESTER =
+      of(
           "tester",
           "Two-pole tester, low impedance",
+          1000,
+          0.03,
+          0.03,
+          0.05,
           200e3,
-          20e-12,
           7e3,
           30,
           0.2,
-          accuracies(1000, 0.03, 0.03, 0.05, 500e3));
+          500e3);
 
-  private static final List<Meter> ALL = List.of(GENERAL, POCKET, BENCH, TESTER);
-  private static final List<String> IDS = ALL.stream().map(Meter::id).toList();
-
-  /** The meters a shop may have; the first is the usual one. */
-  public static List<Meter> all() {
-    return ALL;
-  }
-
-  public static Optional<Meter> byId(String id) {
-    return all().stream().filter(m -> m.id().equals(id)).findFirst();
-  }
-
-  public static List<String> ids() {
-    return IDS;
+  /**
+   * A meter by the figures of its maker's sheet; what that leaves open follows from these: last
+   * digits from the counts, the clamp and the low-impedance function twice as coarse as AC volts.
+   *
+   * @param counts of the full display
+   * @param voltsAcShare accuracy on AC volts, 0.01 for 1 %
+   * @param voltsDcShare accuracy on DC volts
+   * @param ohmsShare accuracy on ohms
+   * @param overLimitOhms above this, ohms shows OL (ohm)
+   */
+  public static Meter of(
+      String id,
+      String name,
+      int counts,
+      double voltsAcShare,
+      double voltsDcShare,
+      double ohmsShare,
+      double voltsOhms,
+      double lowImpedanceOhms,
+      double buzzerOhms,
+      double leadOhms,
+      double overLimitOhms) {
+    return new Meter(
+        id,
+        name,
+        voltsOhms,
+        VOLTS_FARADS,
+        lowImpedanceOhms,
+        buzzerOhms,
+        leadOhms,
+        accuracies(counts, voltsAcShare, voltsDcShare, ohmsShare, overLimitOhms));
   }
 
   public Accuracy accuracy(MeterFunction function) {

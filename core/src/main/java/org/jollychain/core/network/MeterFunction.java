@@ -2,6 +2,7 @@ package org.jollychain.core.network;
 
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.Supply;
 
 /** What a meter is set to. */
 public enum MeterFunction {
@@ -22,6 +23,16 @@ public enum MeterFunction {
     this.word = word;
   }
 
+  /** What volts of a supply are read with. */
+  public static MeterFunction voltsOf(Supply supply) {
+    return supply.dc() ? VOLTS_DC : VOLTS_AC;
+  }
+
+  /** What its currents are read with. */
+  public static MeterFunction amperesOf(Supply supply) {
+    return supply.dc() ? AMPS_DC : AMPS_AC;
+  }
+
   public Dimension dimension() {
     return dimension;
   }
@@ -36,6 +47,11 @@ public enum MeterFunction {
    */
   public boolean needsDeadCircuit() {
     return this == OHMS || this == CONTINUITY;
+  }
+
+  /** A clamp goes around a wire; every other function touches two points. */
+  public boolean clamps() {
+    return dimension == Dimension.AMPERES;
   }
 
   @Override

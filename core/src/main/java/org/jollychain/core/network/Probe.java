@@ -1,11 +1,17 @@
 package org.jollychain.core.network;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.SensorCurve;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.sheet.Supply;
 
 /**
  * One measurement to be made.
@@ -16,6 +22,7 @@ import org.jollychain.core.sheet.Sheet;
  * @param part what is measured across or through, where it is one part
  * @param situation the state the unit is in
  * @param liftedAt points at which everything but that part is taken off
+ * @param celsius what the part itself was brought to, where it is other than the situation says (C)
  */
 public record Probe(
     MeterFunction function,
@@ -23,18 +30,95 @@ public record Probe(
     String black,
     Optional<String> part,
     String situation,
-    Set<String> liftedAt) {
+    Set<String> liftedAt,
+    Optional<Double> celsius) {
+
+  /** Points that are lifted stand in one order, so that the same measurement reads the same. */
+  public Probe {
+    liftedAt = Collections.unmodifiableSortedSet(new TreeSet<>(liftedAt));
+  }
 
   public static Probe across(MeterFunction function, Part part, String situation) {
-    return new Probe(function, part.from(), part.to(), Optional.of(part.id()), situation, Set.of());
+    return new Probe(
+        function,
+        part.from(),
+        part.to(),
+        Optional.of(part.id()),
+        situation,
+        Set.of(),
+        Optional.empty());
   }
 
   public static Probe between(MeterFunction function, String red, String black, String situation) {
-    return new Probe(function, red, black, Optional.empty(), situation, Set.of());
+    return new Probe(function, red, black, Optional.empty(), situation, Set.of(), Optional.empty());
+  }
+
+  /** Volts between the outer terminals of the supply. */
+  public static Probe of(Supply supply, String situation) {
+    return between(
+        MeterFunction.voltsOf(supply), supply.outwardPoint(), supply.homewardPoint(), situation);
+  }
+
+  /** The same measurement with these points freed of all but the part. */
+  public Probe lifted(Set<String> points) {
+    return new Probe(function, red, black, part, situation, points, celsius);
+  }
+
+  /** The same measurement of the part at a temperature of its own (C). */
+  public Probe at(double partCelsius) {
+    return new Probe(function, red, black, part, situation, liftedAt, Optional.of(partCelsius));
+  }
+
+  /**
+   * The circuit as this probe meets it: what the part's own temperature makes of it, then the
+   * faults, which outdo it, then what hangs free.
+   */
+  public List<Change> conditions(Sheet sheet, List<Change> faults) {
+    List<Change> all = new ArrayList<>(warmed(sheet));
+    all.addAll(faults);
+    all.addAll(lifts(sheet));
+    return all;
+  }
+
+  /** A thermal contact that stands otherwise at its own temperature, a sensor that reads so. */
+  private List<Change> warmed(Sheet sheet) {
+    if (celsius.isEmpty() || part.isEmpty()) {
+      return List.of();
+    }
+    Part tested = sheet.part(part.get());
+    Situation stated = sheet.situation(situation);
+    double warm = celsius.get();
+    if (tested.curve().isPresent()) {
+      SensorCurve curve = tested.curve().get();
+      double usual = curve.ohmsAt(stated.celsiusAt(tested.feels()));
+      return List.of(Change.scaled(tested.id(), curve.ohmsAt(warm) / usual));
+    }
+    ContactState there = tested.stateIn(stated);
+    ContactState here = stateAt(tested, stated, warm);
+    return here == there
+        ? List.of()
+        : List.of(
+            here == ContactState.OPEN ? Change.open(tested.id()) : Change.closed(tested.id()));
+  }
+
+  private static ContactState stateAt(Part tested, Situation stated, double warm) {
+    boolean made = tested.madeWhen().holds(stated.commands());
+    return made && tested.thermal().isPresent()
+        ? tested.thermal().get().stateAt(warm)
+        : tested.stateIn(stated);
+  }
+
+  /** Whether the part was brought between its two temperatures, where neither state is a fault. */
+  public boolean eitherWay(Sheet sheet) {
+    return celsius.isPresent()
+        && part.map(sheet::part)
+            .filter(
+                p -> stateAt(p, sheet.situation(situation), celsius.get()) == ContactState.EITHER)
+            .isPresent();
   }
 
   /** What lifting does to the circuit: all else at those points hangs free. */
-  public List<Change> lifts(Sheet sheet) {
+  private List<Change> lifts(Sheet sheet) {
     List<Change> lifts = new ArrayList<>();
     for (String point : liftedAt) {
       for (Part other : sheet.partsAt(point)) {

@@ -21,12 +21,14 @@ import org.jollychain.core.sheet.Situation;
  * </pre>
  *
  * with r the response of the branch's current, I the current in it, s and V response and voltage
- * across a stray. Elements move with a parameter by the secant from one standard deviation below to
- * one above, which for a log-normal contact is nearer to the truth than the tangent. The slopes are
- * phasors; a magnitude is not differentiable where it passes zero, so taking it is left to whoever
- * needs it.
+ * across a stray. Elements move with a parameter by the secant from two standard deviations below
+ * to two above: the slope of a straight line that spreads about as widely as a log-normal contact
+ * or source does, for which the tangent is too narrow. The slopes are phasors; a magnitude is not
+ * differentiable where it passes zero, so taking it is left to whoever needs it.
  */
 public final class Sensitivities {
+
+  private static final double SECANT = 2;
 
   private final List<String> parameters;
   private final BranchMove[] branchMoves;
@@ -52,8 +54,8 @@ public final class Sensitivities {
     List<StrayMove> strayMoves = new ArrayList<>();
     for (int p = 0; p < parameters.size(); p++) {
       String parameter = parameters.get(p);
-      Circuit below = new Circuit(sheet, situation, name -> name.equals(parameter) ? -1 : 0);
-      Circuit above = new Circuit(sheet, situation, name -> name.equals(parameter) ? 1 : 0);
+      Circuit below = new Circuit(sheet, situation, name -> name.equals(parameter) ? -SECANT : 0);
+      Circuit above = new Circuit(sheet, situation, name -> name.equals(parameter) ? SECANT : 0);
       addMoves(p, below, above, branchMoves, strayMoves);
     }
     return new Sensitivities(parameters, branchMoves, strayMoves);
@@ -203,13 +205,13 @@ public final class Sensitivities {
             new BranchMove(
                 parameter,
                 k,
-                b.ohms().minus(a.ohms()).times(0.5),
-                b.emf().minus(a.emf()).times(0.5)));
+                b.ohms().minus(a.ohms()).times(0.5 / SECANT),
+                b.emf().minus(a.emf()).times(0.5 / SECANT)));
       }
     }
     for (int k = 0; k < above.strays().size(); k++) {
       Circuit.Stray stray = above.strays().get(k);
-      double farads = (stray.farads() - below.strays().get(k).farads()) / 2;
+      double farads = (stray.farads() - below.strays().get(k).farads()) / (2 * SECANT);
       if (farads != 0 && above.radiansPerSecond() > 0) {
         strayMoves.add(
             new StrayMove(parameter, stray.from(), stray.to(), above.radiansPerSecond() * farads));

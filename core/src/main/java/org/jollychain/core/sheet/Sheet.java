@@ -23,7 +23,8 @@ public record Sheet(
     Strays strays,
     Map<String, Situation> situations,
     Map<String, Path> paths,
-    Map<String, Complaint> complaints) {
+    Map<String, Complaint> complaints,
+    Map<String, Code> codes) {
 
   /**
    * @throws NoSuchElementException when there is no such part

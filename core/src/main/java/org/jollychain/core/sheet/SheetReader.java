@@ -101,7 +101,8 @@ public final class SheetReader {
             root.child("situations").each(this::situation),
             root.child("paths")
                 .each((id, at) -> new Path(id, at.child("title").text(), at.child("load").text())),
-            root.child("complaints").each(SheetReader::complaint));
+            root.child("complaints").each(SheetReader::complaint),
+            root.child("codes").each(SheetReader::code));
     checkNames(sheet, root);
     checkAccessOrder(sheet, root);
     return sheet;
@@ -333,6 +334,10 @@ public final class SheetReader {
         at.child("celsius").each((place, t) -> t.quantity(Dimension.CELSIUS, 0)));
   }
 
+  private static Code code(String id, At at) {
+    return new Code(id, at.child("title").text(), complaint(id, at), at.child("suspects").texts());
+  }
+
   private static Complaint complaint(String id, At at) {
     return new Complaint(
         id,
@@ -425,6 +430,17 @@ public final class SheetReader {
       known(at.child("situation"), c.situation(), sheet.situations(), "situation");
       at.child("runs").items().forEach(p -> checkRuns(sheet, p));
       at.child("not-running").items().forEach(p -> checkRuns(sheet, p));
+    }
+    for (Code code : sheet.codes().values()) {
+      At at = root.at("codes", code.id());
+      if (code.watchesLoads()) {
+        known(at.child("situation"), code.when().situation(), sheet.situations(), "situation");
+      } else if (code.suspects().isEmpty()) {
+        at.wrong("say what brings it up: \"suspects\", or \"situation\" and what runs there");
+      }
+      at.child("runs").items().forEach(p -> checkRuns(sheet, p));
+      at.child("not-running").items().forEach(p -> checkRuns(sheet, p));
+      at.child("suspects").items().forEach(p -> known(p, p.text(), sheet.parts(), "part"));
     }
   }
 

@@ -1,15 +1,17 @@
 package org.jollychain.core.simulation;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import org.jollychain.core.fault.Fault;
+import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.sheet.Code;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -39,14 +41,27 @@ public final class SimulatedUnit {
 
   /** The circuit as a probe meets it. */
   public Solution at(Probe probe) {
-    List<Change> changes = new ArrayList<>(changesIn(probe.situation()));
-    changes.addAll(probe.lifts(sheet()));
-    return unit.in(probe.situation(), changes);
+    return unit.in(probe.situation(), probe.conditions(sheet(), changesIn(probe.situation())));
   }
 
   /** Power of a load as a share of what it gets in the sound unit when it runs. */
   public double powerShare(String load, String situation) {
     return unit.powerShare(load, unit.in(situation, changesIn(situation)));
+  }
+
+  /** How a part is at fault, if it is. */
+  public Optional<FaultMode> modeOf(String part) {
+    return faults.stream()
+        .filter(f -> f instanceof Fault.OfPart p && p.part().equals(part))
+        .map(f -> ((Fault.OfPart) f).mode())
+        .findFirst();
+  }
+
+  /** Whether the unit displays a code now. */
+  boolean due(Code code) {
+    boolean suspected = code.suspects().stream().anyMatch(p -> modeOf(p).isPresent());
+    return suspected
+        || code.watchesLoads() && unit.shows(code.when(), changesIn(code.when().situation()));
   }
 
   private List<Change> changesIn(String situation) {

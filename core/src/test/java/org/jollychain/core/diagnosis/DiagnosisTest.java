@@ -20,6 +20,7 @@ import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.network.Meters;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
 
@@ -176,6 +177,13 @@ class DiagnosisTest {
     assertThat(a.supply().heatShare().orElseThrow()).isCloseTo(0.750, within(0.002));
   }
 
+  /** Arithmetic: two legs of 104 V against each other are 208 V, (208/240)^2 of the heat. */
+  @Test
+  void the_heat_that_is_left_follows_from_whichever_terminals_were_read() {
+    Assessment low = assess(read.live("L1-N 104.2"), read.live("L2-N 104.0"));
+    assertThat(low.supply().heatShare().orElseThrow()).isCloseTo(0.752, within(0.02));
+  }
+
   @Test
   void ohms_on_a_live_circuit_are_a_hazard_and_no_evidence() {
     Assessment without = assess();
@@ -208,7 +216,8 @@ class DiagnosisTest {
 
   @Test
   void a_load_seen_running_shows_that_its_path_passes() {
-    Assessment a = assess(new Observation("o1", "motor", "heat-call", Observation.Runs.YES));
+    Assessment a =
+        assess(new Observation("o1", "motor", "heat-call", Observation.Runs.YES, Optional.empty()));
     assertThat(part(a, "thermal-fuse").verdict()).isEqualTo(Verdict.PASSES);
     assertThat(part(a, "door-switch").verdict()).isEqualTo(Verdict.PASSES);
   }
@@ -244,7 +253,8 @@ class DiagnosisTest {
 
   @Test
   void a_burnt_terminal_makes_its_link_a_suspect_but_confirms_nothing() {
-    Evidence burnt = Inspection.on(DRYER, "i1", "timer-heat-contact", "heat-call", "burnt");
+    Evidence burnt =
+        Inspection.on(DRYER, "i1", "timer-heat-contact", "heat-call", "burnt", Optional.empty());
     double before = part(assess(), "timer-heat-contact").probability();
     Assessment a = assess(burnt);
     assertThat(part(a, "timer-heat-contact").probability()).isGreaterThan(3 * before);
@@ -316,10 +326,10 @@ class DiagnosisTest {
                 Optional.of("element"),
                 Optional.empty(),
                 "isolated",
-                List.of("B"),
-                Optional.of(meter),
+                new Entry.How(
+                    List.of("B"), Optional.of(meter), Optional.empty(), false, Optional.empty()),
                 "19.6")
-            .on(sheet);
+            .on(sheet, Meters.USUAL);
     return part(diagnosis.assess(List.of(reading), Optional.empty()), "element").probability();
   }
 

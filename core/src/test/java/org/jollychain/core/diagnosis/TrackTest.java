@@ -3,8 +3,8 @@ package org.jollychain.core.diagnosis;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.network.Meter;
@@ -21,7 +21,7 @@ class TrackTest {
   private static final Line DROP = new Line(240, new double[] {6, 0}, 1e-4, 0);
   private static final Line STRANGER = new Line(0.4, new double[] {0, 0.1}, 1e-4, 0);
 
-  private final Track track = new Track(240);
+  private final Track track = new Track(240, List.of(Meter.GENERAL));
 
   private static Track.Explained absorb(Track track, Line line, Reading reading) {
     track.absorb(line, reading, Track.Noise.of(240, reading));
@@ -30,15 +30,21 @@ class TrackTest {
 
   private static Reading volts(double value, double resolution) {
     return new Reading(
-        "r", probe(MeterFunction.VOLTS_AC), new Shown.Figure(value, resolution), Meter.GENERAL);
+        "r",
+        probe(MeterFunction.VOLTS_AC),
+        new Shown.Figure(value, resolution),
+        Meter.GENERAL,
+        false,
+        Optional.empty());
   }
 
   private static Reading ohms(Shown shown) {
-    return new Reading("r", probe(MeterFunction.OHMS), shown, Meter.GENERAL);
+    return new Reading(
+        "r", probe(MeterFunction.OHMS), shown, Meter.GENERAL, false, Optional.empty());
   }
 
   private static Probe probe(MeterFunction function) {
-    return new Probe(function, "A", "B", Optional.empty(), "call", Set.of());
+    return Probe.between(function, "A", "B", "call");
   }
 
   private static Line resistance(double ohms) {
@@ -64,7 +70,7 @@ class TrackTest {
 
   @Test
   void the_order_of_two_readings_does_not_change_their_likelihood() {
-    Track other = new Track(240);
+    Track other = new Track(240, List.of(Meter.GENERAL));
     absorb(track, SUPPLY, volts(236.0, 0.1));
     absorb(track, DROP, volts(236.4, 0.1));
     absorb(other, DROP, volts(236.4, 0.1));
@@ -89,7 +95,7 @@ class TrackTest {
 
   @Test
   void over_limit_is_expected_of_an_open_part_and_a_surprise_of_a_closed_one() {
-    Track closed = new Track(240);
+    Track closed = new Track(240, List.of(Meter.GENERAL));
     absorb(track, resistance(1e9), ohms(new Shown.OverLimit()));
     absorb(closed, resistance(0.1), ohms(new Shown.OverLimit()));
     assertThat(Math.exp(track.logLikelihood())).isGreaterThan(0.98);
@@ -100,7 +106,7 @@ class TrackTest {
   void the_buzzer_sounds_below_its_threshold_and_says_no_more() {
     absorb(track, resistance(3), ohms(new Shown.Buzzer(true)));
     double short3 = track.logLikelihood();
-    Track coil = new Track(240);
+    Track coil = new Track(240, List.of(Meter.GENERAL));
     absorb(coil, resistance(1200), ohms(new Shown.Buzzer(false)));
     assertThat(Math.exp(short3)).isGreaterThan(0.98);
     assertThat(Math.exp(coil.logLikelihood())).isGreaterThan(0.98);
@@ -110,7 +116,7 @@ class TrackTest {
   void a_ghost_may_have_bled_away_and_a_stiff_voltage_may_not() {
     Line ghost = new Line(60, new double[] {20, 0}, 25, 1);
     Line stiff = new Line(60, new double[] {20, 0}, 25, 0);
-    Track other = new Track(240);
+    Track other = new Track(240, List.of(Meter.GENERAL));
     absorb(track, ghost, volts(0.0, 0.1));
     absorb(other, stiff, volts(0.0, 0.1));
     assertThat(track.logLikelihood() - other.logLikelihood()).isGreaterThan(2);

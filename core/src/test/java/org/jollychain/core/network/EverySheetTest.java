@@ -160,7 +160,7 @@ class EverySheetTest {
     Sheet sheet = Sheets.shipped(key);
     for (Situation situation : sheet.situations().values()) {
       Sensitivities sensitivities = Sensitivities.of(sheet, situation);
-      MeterFunction volts = sheet.supply().dc() ? MeterFunction.VOLTS_DC : MeterFunction.VOLTS_AC;
+      MeterFunction volts = MeterFunction.voltsOf(sheet.supply());
       for (Part part : sheet.parts().values()) {
         List<Change> fault = List.of(Change.dropping(part.id(), 3));
         Probe probe =

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.quantity.Complex;
@@ -56,7 +55,7 @@ class MeterTest {
   void a_display_rounds_in_its_range_and_gives_up_beyond_it(
       String meter, String function, double value, String shown) {
     MeterFunction on = Kebab.read(MeterFunction.class, function).orElseThrow();
-    assertThat(Meter.byId(meter).orElseThrow().display(on, value)).isEqualTo(shown);
+    assertThat(Meters.USUAL.byId(meter).orElseThrow().display(on, value)).isEqualTo(shown);
   }
 
   @Test
@@ -77,9 +76,9 @@ class MeterTest {
   void a_lifted_wire_takes_the_rest_of_the_circuit_out_of_the_reading() {
     Probe inCircuit = Probe.across(MeterFunction.OHMS, HEATER.part("fan"), "isolated");
     Probe lifted =
-        new Probe(MeterFunction.OHMS, "F", "N", Optional.of("fan"), "isolated", Set.of("F"));
-    assertThat(lifted.lifts(HEATER)).containsExactly(Change.open("fan-wire"));
-    assertThat(inCircuit.lifts(HEATER)).isEmpty();
+        Probe.across(MeterFunction.OHMS, HEATER.part("fan"), "isolated").lifted(Set.of("F"));
+    assertThat(lifted.conditions(HEATER, List.of())).containsExactly(Change.open("fan-wire"));
+    assertThat(inCircuit.conditions(HEATER, List.of())).isEmpty();
   }
 
   @Test

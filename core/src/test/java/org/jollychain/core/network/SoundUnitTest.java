@@ -3,11 +3,8 @@ package org.jollychain.core.network;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.sheet.Chain;
 import org.junit.jupiter.api.Test;
@@ -27,8 +24,7 @@ class SoundUnitTest {
 
   private static double volts(
       SoundUnit unit, String situation, String red, String black, Change... changes) {
-    MeterFunction function =
-        unit.sheet().supply().dc() ? MeterFunction.VOLTS_DC : MeterFunction.VOLTS_AC;
+    MeterFunction function = MeterFunction.voltsOf(unit.sheet().supply());
     return read(unit, situation, Probe.between(function, red, black, situation), changes);
   }
 
@@ -134,11 +130,10 @@ class SoundUnitTest {
     SoundUnit dryer = unit("dryer-gas-120");
     assertThat(ohms(dryer, "isolated", "G2", "GN", Change.open("igniter"))).isBetween(300.0, 700.0);
     Probe lifted =
-        new Probe(MeterFunction.OHMS, "G2", "GN", Optional.of("igniter"), "isolated", Set.of("G2"));
-    Change[] open = {Change.open("igniter")};
+        Probe.across(MeterFunction.OHMS, dryer.sheet().part("igniter"), "isolated")
+            .lifted(Set.of("G2"));
     Change[] all =
-        Stream.concat(Arrays.stream(open), lifted.lifts(dryer.sheet()).stream())
-            .toArray(Change[]::new);
+        lifted.conditions(dryer.sheet(), List.of(Change.open("igniter"))).toArray(Change[]::new);
     assertThat(read(dryer, "isolated", lifted, all)).isGreaterThan(1e8);
   }
 

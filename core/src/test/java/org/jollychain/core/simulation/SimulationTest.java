@@ -22,7 +22,8 @@ class SimulationTest {
   private static final Sheet HEATER = Sheets.heater();
   private static final Probe SUPPLY = Probe.between(MeterFunction.VOLTS_AC, "L1", "L2", "call");
   private static final Fault OPEN =
-      new Fault.OfPart("limit", FaultMode.OPEN, List.of(Change.open("limit")), false);
+      new Fault.OfPart(
+          "limit", FaultMode.OPEN, List.of(Change.open("limit")), Fault.Presence.ALWAYS);
 
   private static double figure(String shown, MeterFunction function) {
     return ((Shown.Figure) Shown.parse(shown, function)).value();
@@ -72,7 +73,10 @@ class SimulationTest {
     Probe floating = Probe.between(MeterFunction.VOLTS_AC, "B", "N", "idle");
     Fault both =
         new Fault.OfPart(
-            "limit", FaultMode.OPEN, List.of(Change.open("limit"), Change.open("element")), false);
+            "limit",
+            FaultMode.OPEN,
+            List.of(Change.open("limit"), Change.open("element")),
+            Fault.Presence.ALWAYS);
     SimulatedUnit unit = new SimulatedUnit(HEATER, List.of(both), 3);
     int bled = 0;
     for (int seed = 0; seed < 300; seed++) {

@@ -1,7 +1,6 @@
 package org.jollychain.server.assess;
 
 import jakarta.validation.Valid;
-import org.jollychain.core.diagnosis.Assessment;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -21,7 +20,7 @@ class AssessController {
       path = "/api/assess",
       consumes = {MediaType.APPLICATION_JSON_VALUE, MediaType.APPLICATION_YAML_VALUE},
       produces = MediaType.APPLICATION_JSON_VALUE)
-  Assessment assess(@RequestBody @Valid CaseFile file) {
+  Assessed assess(@RequestBody @Valid CaseFile file) {
     return assess.assess(file);
   }
 }

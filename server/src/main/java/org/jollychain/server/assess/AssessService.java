@@ -7,12 +7,16 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.jollychain.core.diagnosis.Assessment;
+import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.network.CheckedSheet;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.Meters;
 import org.jollychain.core.sheet.InvalidSheetException;
+import org.jollychain.server.meter.MeterService;
+import org.jollychain.server.meter.ShopMeter;
 import org.jollychain.server.sheet.SheetService;
 import org.springframework.stereotype.Service;
 
@@ -23,30 +27,41 @@ public class AssessService {
   private static final int MOST_SHEETS_KEPT = 24;
 
   private final SheetService sheets;
-  private final LoadingCache<String, Diagnosis> diagnoses =
+  private final MeterService meters;
+  private final LoadingCache<String, Engine> engines =
       Caffeine.newBuilder()
           .maximumSize(MOST_SHEETS_KEPT)
-          .build(text -> new Diagnosis(CheckedSheet.read(text)));
+          .build(text -> new Engine(new Diagnosis(CheckedSheet.read(text))));
 
-  AssessService(SheetService sheets) {
+  AssessService(SheetService sheets, MeterService meters) {
     this.sheets = sheets;
+    this.meters = meters;
   }
 
   /**
-   * What a sheet's text makes known.
+   * What judges and plans by a sheet's text.
    *
    * @throws InvalidSheetException when the text is no valid sheet
    */
-  public Diagnosis diagnosis(String text) {
-    return diagnoses.get(text);
+  public Engine engine(String text) {
+    return engines.get(text);
+  }
+
+  /** The case's own meters, then the shop's. */
+  private Meters meters(CaseFile file) {
+    Meters shop = meters.all();
+    Stream<Meter> own =
+        file.meters() == null ? Stream.of() : file.meters().stream().map(ShopMeter::meter);
+    return new Meters(shop.usual(), Stream.concat(own, shop.all().stream()).toList());
   }
 
   /**
    * @throws InvalidSheetException when the case brings a sheet that is not valid
    * @throws EvidenceException when a piece of evidence cannot be meant
    */
-  public Assessment assess(CaseFile file) {
-    Diagnosis diagnosis = diagnosis(sheets.text(file.sheet()));
+  public Assessed assess(CaseFile file) {
+    Engine engine = engine(sheets.text(file.sheet()));
+    Meters meters = meters(file);
     List<Evidence> evidence = new ArrayList<>();
     Set<String> ids = new HashSet<>();
     List<CaseFile.Item> items = file.evidence() == null ? List.of() : file.evidence();
@@ -59,11 +74,14 @@ public class AssessService {
             at + "id", "there are two pieces of evidence \"%s\"; name each once".formatted(id));
       }
       try {
-        evidence.add(item.item().on(diagnosis.sheet(), id));
+        evidence.add(item.item().on(engine.sheet(), meters, id));
       } catch (EvidenceException e) {
         throw new EvidenceException(at + e.field(), e.getMessage());
       }
     }
-    return diagnosis.assess(evidence, Optional.ofNullable(file.complaint()));
+    Optional<String> complaint = Optional.ofNullable(file.complaint());
+    Diagnosis.Opinion opinion = engine.diagnosis().opinion(evidence, complaint);
+    return Assessed.of(
+        opinion.assessment(), engine.planner().plan(opinion, evidence, complaint, file.planned()));
   }
 }

@@ -7,7 +7,10 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
-import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.plan.Method;
+import org.jollychain.core.plan.Policy;
+import org.jollychain.server.meter.ShopMeter;
+import org.jollychain.server.policy.PolicyItem;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
@@ -16,34 +19,33 @@ import tools.jackson.databind.JsonNode;
  *
  * @param sheet the key of a sheet of the library, or a whole sheet as an object or as YAML text
  * @param complaint one of the sheet's complaints
+ * @param livePermit whether anyone may measure live; not, where left out
+ * @param policy how it is to be done beside that
  * @param title what the case is about, for people
+ * @param meters those that its readings name and others may not have
  * @param expect what should come out, for whoever checks it; the assessment does not look at it
  */
 public record CaseFile(
     @Schema(description = "A key of the library, or a whole sheet as an object or as YAML text")
-        @NotNull
+        @NotNull(message = "must be the key of a sheet of the library, or a whole sheet")
         JsonNode sheet,
     @Schema(nullable = true) @Nullable Method method,
     @Schema(nullable = true) @Nullable Boolean livePermit,
+    @Schema(nullable = true) @Nullable @Valid PolicyItem policy,
     @Schema(nullable = true) @Nullable @Size(max = 80) String complaint,
     @Schema(nullable = true)
         @Nullable
         @Size(max = 2000, message = "may hold 2 000 pieces of evidence at most")
         List<@Valid Item> evidence,
     @Schema(nullable = true) @Nullable @Size(max = 200) String title,
+    @Schema(nullable = true) @Nullable @Size(max = 20) List<@Valid ShopMeter> meters,
     @Schema(nullable = true) @Nullable Map<String, String> expect) {
 
-  /** How the technician wants to measure. */
-  public enum Method {
-    LIVE_DROPS,
-    LIVE_TO_REFERENCE,
-    ISOLATED_OHMS,
-    MIXED;
-
-    @Override
-    public String toString() {
-      return Kebab.of(this);
-    }
+  /** For the planner: the method of the case before that of its policy. */
+  Policy planned() {
+    Policy told =
+        (policy == null ? PolicyItem.USUAL : policy).policy(Boolean.TRUE.equals(livePermit));
+    return method == null ? told : told.by(method);
   }
 
   /**

@@ -3,13 +3,17 @@ package org.jollychain.server.assess;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
+import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
+import org.jollychain.core.network.Meters;
 import org.jollychain.core.sheet.Sheet;
 import org.jspecify.annotations.Nullable;
 
@@ -21,6 +25,9 @@ import org.jspecify.annotations.Nullable;
  *     what an inspection found
  * @param liftedAt points at which all but the part under test was taken off
  * @param meter one of the known meters, the usual one where left out
+ * @param celsius what the part was brought to, where other than the situation says: {@code 95 C}
+ * @param reseated whether the part's terminals had been taken off and put on again before
+ * @param at when it was taken; only faults that come and go depend on it
  */
 public record EvidenceItem(
     @Schema(nullable = true) @Nullable @Size(max = 40) String function,
@@ -33,28 +40,55 @@ public record EvidenceItem(
     @Schema(nullable = true) @Nullable @Size(max = 40) String meter,
     @Schema(nullable = true) @Nullable @Size(max = 40) String observation,
     @Schema(nullable = true) @Nullable @Size(max = 80) String part,
+    @Schema(nullable = true) @Nullable @Size(max = 20) String celsius,
+    @Schema(nullable = true) @Nullable Boolean reseated,
+    @Schema(nullable = true) @Nullable OffsetDateTime at,
     @NotBlank @Size(max = 60) String value) {
 
   private static final String LOAD_RUNS = "load-runs";
   private static final String INSPECTION = "inspection";
+  private static final String CODE_SHOWN = "code-shown";
 
   /**
    * @throws EvidenceException when it cannot be evidence of this sheet
    */
-  public Evidence on(Sheet sheet, String id) {
+  public Evidence on(Sheet sheet, Meters meters, String id) {
     if (observation == null) {
-      return entry(id).on(sheet);
+      return entry(id).on(sheet, meters);
     }
-    if (observation.equals(INSPECTION)) {
-      return Inspection.on(sheet, id, part == null ? "" : part, situation, value);
-    }
-    if (!observation.equals(LOAD_RUNS)) {
-      throw new EvidenceException(
-          "observation",
-          "\"%s\" is no observation known here; there are %s and %s"
-              .formatted(observation, LOAD_RUNS, INSPECTION));
-    }
-    return Observation.on(sheet, id, part == null ? "" : part, situation, value);
+    String seenOn = part == null ? "" : part;
+    Optional<Instant> when = Optional.ofNullable(at).map(OffsetDateTime::toInstant);
+    return switch (observation) {
+      case LOAD_RUNS -> Observation.on(sheet, id, seenOn, situation, value, when);
+      case INSPECTION -> Inspection.on(sheet, id, seenOn, situation, value, when);
+      case CODE_SHOWN -> CodeShown.on(sheet, id, situation, value, when);
+      default ->
+          throw new EvidenceException(
+              "observation",
+              "\"%s\" is no observation known here; there are %s, %s and %s"
+                  .formatted(observation, LOAD_RUNS, INSPECTION, CODE_SHOWN));
+    };
+  }
+
+  /** The same, taken then unless it says itself when it was taken. */
+  public EvidenceItem takenAt(OffsetDateTime then) {
+    return at != null
+        ? this
+        : new EvidenceItem(
+            function,
+            red,
+            black,
+            across,
+            through,
+            situation,
+            liftedAt,
+            meter,
+            observation,
+            part,
+            celsius,
+            reseated,
+            then,
+            value);
   }
 
   /** The same with points that were typed in front of the value put where they belong. */
@@ -74,6 +108,9 @@ public record EvidenceItem(
         meter,
         null,
         null,
+        celsius,
+        reseated,
+        at,
         entry.value());
   }
 
@@ -86,8 +123,12 @@ public record EvidenceItem(
         Optional.ofNullable(across),
         Optional.ofNullable(through),
         situation,
-        liftedAt == null ? List.of() : liftedAt,
-        Optional.ofNullable(meter),
+        new Entry.How(
+            liftedAt == null ? List.of() : liftedAt,
+            Optional.ofNullable(meter),
+            Optional.ofNullable(celsius),
+            Boolean.TRUE.equals(reseated),
+            Optional.ofNullable(at).map(OffsetDateTime::toInstant)),
         value);
   }
 }

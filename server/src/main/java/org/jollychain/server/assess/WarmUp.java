@@ -2,6 +2,8 @@ package org.jollychain.server.assess;
 
 import java.util.List;
 import java.util.Optional;
+import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.plan.Policy;
 import org.jollychain.server.sheet.SheetService;
 import org.jollychain.server.sheet.SheetSummary;
 import org.slf4j.Logger;
@@ -36,7 +38,9 @@ class WarmUp {
   private void run() {
     try {
       for (SheetSummary sheet : sheets.latest()) {
-        assess.diagnosis(sheets.newest(sheet.key()).text()).assess(List.of(), Optional.empty());
+        Engine engine = assess.engine(sheets.newest(sheet.key()).text());
+        Diagnosis.Opinion opinion = engine.diagnosis().opinion(List.of(), Optional.empty());
+        engine.planner().plan(opinion, List.of(), Optional.empty(), Policy.usual(true));
       }
     } catch (RuntimeException e) {
       LOG.info("the warm-up ended early: {}", e.getMessage());

@@ -1,5 +1,6 @@
 package org.jollychain.server.job;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
 import java.util.UUID;
@@ -10,6 +11,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param complaint one of the sheet's complaints, empty if none was told
  * @param permit {@code isolated} or {@code live}
+ * @param policy how it is to be done, in JSON
  * @param outcome what was found and done, once closed
  */
 public record Job(
@@ -29,4 +31,5 @@ public record Job(
     String outcome,
     @Schema(nullable = true) @Nullable OffsetDateTime struckAt,
     String struckWhy,
+    @JsonIgnore String policy,
     int version) {}

@@ -5,14 +5,19 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
+import org.jollychain.core.plan.Forecast;
+import org.jollychain.core.plan.RouteCard;
 import org.jollychain.server.assess.CaseFile;
 import org.jollychain.server.assess.EvidenceItem;
+import org.jollychain.server.report.Paper;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Every id is made by the client, so every write can be repeated. */
@@ -21,10 +26,12 @@ import org.springframework.web.bind.annotation.RestController;
 class JobController {
 
   private final JobService jobs;
+  private final Paper paper;
   private final Clock clock;
 
-  JobController(JobService jobs, Clock clock) {
+  JobController(JobService jobs, Paper paper, Clock clock) {
     this.jobs = jobs;
+    this.paper = paper;
     this.clock = clock;
   }
 
@@ -58,6 +65,47 @@ class JobController {
     return jobs.add(id, evidenceId, item, now());
   }
 
+  /** Probes and minutes to the end, for this plan and for the orders of the schools. */
+  @GetMapping("/{id}/forecast")
+  List<Forecast> forecast(@PathVariable UUID id) {
+    return jobs.forecast(id);
+  }
+
+  /** The plan as a tree, for work away from the screen. */
+  @GetMapping("/{id}/route")
+  RouteCard route(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
+    return jobs.route(id, depth);
+  }
+
+  @GetMapping(path = "/{id}/route.txt", produces = "text/plain;charset=UTF-8")
+  String routeText(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
+    return jobs.view(id).job().unitTag() + "\n\n" + jobs.route(id, depth).text();
+  }
+
+  @GetMapping(path = "/{id}/route.svg", produces = "image/svg+xml;charset=UTF-8")
+  String routeSvg(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
+    return RouteDrawing.svg(jobs.view(id).job().unitTag(), jobs.route(id, depth));
+  }
+
+  @GetMapping(path = "/{id}/route.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+  byte[] routePdf(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
+    JobView view = jobs.view(id);
+    return paper.pdf(
+        view.job().unitTag() + ", route card", RoutePage.xhtml(view, jobs.route(id, depth)));
+  }
+
+  /** The evidence as comma-separated values. */
+  @GetMapping(path = "/{id}/evidence.csv", produces = "text/csv;charset=UTF-8")
+  String csv(@PathVariable UUID id) {
+    return jobs.csv(id);
+  }
+
+  /** Adds the evidence of such a table, all of it or none. */
+  @PostMapping(path = "/{id}/evidence.csv", consumes = "text/csv")
+  JobView importCsv(@PathVariable UUID id, @RequestBody String csv) {
+    return jobs.importCsv(id, csv, now());
+  }
+
   @PutMapping(
       path = "/{id}/evidence/{evidenceId}/strike",
       consumes = MediaType.APPLICATION_JSON_VALUE)
@@ -66,6 +114,12 @@ class JobController {
       @PathVariable UUID evidenceId,
       @RequestBody @Valid Requests.Strike strike) {
     return jobs.strike(id, evidenceId, strike.why(), now());
+  }
+
+  /** Permit, method, order, what is out of reach and what is skipped. */
+  @PutMapping(path = "/{id}/policy", consumes = MediaType.APPLICATION_JSON_VALUE)
+  JobView plan(@PathVariable UUID id, @RequestBody @Valid Requests.Planning planning) {
+    return jobs.plan(id, planning.permit(), planning.policy(), planning.version());
   }
 
   @PutMapping(path = "/{id}/close", consumes = MediaType.APPLICATION_JSON_VALUE)

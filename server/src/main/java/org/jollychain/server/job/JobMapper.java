@@ -19,6 +19,12 @@ interface JobMapper {
 
   int insertIfNew(Job job);
 
+  int plan(
+      @Param("id") UUID id,
+      @Param("version") int version,
+      @Param("permit") String permit,
+      @Param("policy") String policy);
+
   int close(
       @Param("id") UUID id,
       @Param("version") int version,

@@ -1,22 +1,32 @@
 package org.jollychain.server.job;
 
+import java.nio.charset.StandardCharsets;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.network.Meters;
+import org.jollychain.core.plan.Forecast;
+import org.jollychain.core.plan.Policy;
+import org.jollychain.core.plan.RouteCard;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.server.assess.AssessService;
 import org.jollychain.server.assess.CaseFile;
+import org.jollychain.server.assess.Engine;
 import org.jollychain.server.assess.EvidenceItem;
+import org.jollychain.server.meter.MeterService;
+import org.jollychain.server.meter.OwnedMeter;
+import org.jollychain.server.meter.ShopMeter;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.policy.PolicyItem;
+import org.jollychain.server.policy.PolicyService;
 import org.jollychain.server.sheet.SheetRevision;
 import org.jollychain.server.sheet.SheetService;
 import org.jollychain.server.unit.Unit;
@@ -37,6 +47,8 @@ public class JobService {
   private final UnitService units;
   private final SheetService sheets;
   private final AssessService assess;
+  private final MeterService meters;
+  private final PolicyService policies;
   private final JsonMapper json;
 
   JobService(
@@ -44,11 +56,15 @@ public class JobService {
       UnitService units,
       SheetService sheets,
       AssessService assess,
+      MeterService meters,
+      PolicyService policies,
       JsonMapper json) {
     this.jobs = jobs;
     this.units = units;
     this.sheets = sheets;
     this.assess = assess;
+    this.meters = meters;
+    this.policies = policies;
     this.json = json;
   }
 
@@ -57,7 +73,7 @@ public class JobService {
     List<JobSummary> summaries = new ArrayList<>();
     for (Job job : jobs.recent(MOST_LISTED)) {
       Taken taken = taken(job);
-      Leading leading = job.closedAt() == null ? taken.assess().leading() : null;
+      Leading leading = job.closedAt() == null ? taken.opinion().assessment().leading() : null;
       summaries.add(new JobSummary(job, taken.complaintTitle(), taken.standing().size(), leading));
     }
     return summaries;
@@ -81,7 +97,7 @@ public class JobService {
   public JobView open(UUID id, NewJob wanted, OffsetDateTime at) {
     SheetRevision sheet = sheets.newest(wanted.sheet());
     String complaint = or(wanted.complaint(), "");
-    Sheet circuit = assess.diagnosis(sheet.text()).sheet();
+    Sheet circuit = assess.engine(sheet.text()).sheet();
     if (!complaint.isEmpty() && !circuit.complaints().containsKey(complaint)) {
       throw new EvidenceException(
           "complaint",
@@ -112,6 +128,7 @@ public class JobService {
             "",
             null,
             "",
+            json.writeValueAsString(policies.shop().policy()),
             1);
     jobs.insertIfNew(job);
     Job kept = found(jobs.find(id), id);
@@ -134,9 +151,9 @@ public class JobService {
   @Transactional
   public JobView add(UUID jobId, UUID id, EvidenceItem typed, OffsetDateTime at) {
     Job job = found(jobs.findForEvidence(jobId), jobId);
-    Sheet sheet = diagnosis(job).sheet();
+    Sheet sheet = engine(job).sheet();
     EvidenceItem item = typed.resolved(sheet);
-    item.on(sheet, id.toString());
+    item.on(sheet, meters.all(), id.toString());
     Optional<StoredEvidence> known = jobs.findEvidence(id);
     if (known.isPresent()) {
       if (!known.get().jobId().equals(jobId) || !read(known.get()).equals(item)) {
@@ -152,6 +169,62 @@ public class JobService {
     }
     jobs.insertEvidenceIfNew(id, jobId, json.writeValueAsString(item), at);
     return view(job);
+  }
+
+  /**
+   * Adds all evidence of a table, or none of it; a line that the job holds already is left out.
+   *
+   * @throws EvidenceException when a line cannot be evidence of the job's sheet; says which
+   */
+  @Transactional
+  public JobView importCsv(UUID jobId, String csv, OffsetDateTime at) {
+    List<EvidenceItem> items = EvidenceCsv.read(csv);
+    for (int i = 0; i < items.size(); i++) {
+      EvidenceItem item = items.get(i);
+      UUID id =
+          UUID.nameUUIDFromBytes(
+              "%s %d %s".formatted(jobId, i, item).getBytes(StandardCharsets.UTF_8));
+      try {
+        add(jobId, id, item, at);
+      } catch (EvidenceException e) {
+        throw new EvidenceException(
+            e.field(), "%s: %s".formatted(EvidenceCsv.line(i), e.getMessage()));
+      }
+    }
+    return view(jobId);
+  }
+
+  /** What is left of a job in every order, side by side. */
+  @Transactional(readOnly = true)
+  public List<Forecast> forecast(UUID id) {
+    Job job = found(jobs.find(id), id);
+    Taken taken = taken(job);
+    return taken
+        .engine()
+        .planner()
+        .forecast(taken.opinion(), taken.standing(), taken.complaint(), policy(job));
+  }
+
+  /** The plan of a job as a tree of so many questions. */
+  @Transactional(readOnly = true)
+  public RouteCard route(UUID id, int depth) {
+    Job job = found(jobs.find(id), id);
+    Taken taken = taken(job);
+    return taken.engine().planner().route(taken.opinion(), taken.standing(), policy(job), depth);
+  }
+
+  private Policy policy(Job job) {
+    return item(job).policy(job.permit().equals("live"));
+  }
+
+  private PolicyItem item(Job job) {
+    return json.readValue(job.policy(), PolicyItem.class).complete();
+  }
+
+  /** A job's evidence as a table, struck pieces with their reason. */
+  @Transactional(readOnly = true)
+  public String csv(UUID id) {
+    return EvidenceCsv.write(taken(found(jobs.find(id), id)).entries());
   }
 
   /**
@@ -171,6 +244,19 @@ public class JobService {
       jobs.strikeEvidence(id, why.strip(), at);
     }
     return view(job);
+  }
+
+  /**
+   * Says how a job is to be done from now on.
+   *
+   * @param version of the job as it was seen
+   * @throws RefusedException when it is not open, or was changed meanwhile
+   */
+  @Transactional
+  public JobView plan(UUID id, String permit, PolicyItem policy, int version) {
+    refuseUnlessOpen(found(jobs.find(id), id));
+    changed(jobs.plan(id, version, permit, json.writeValueAsString(policy)));
+    return view(id);
   }
 
   /**
@@ -213,49 +299,60 @@ public class JobService {
     List<CaseFile.Item> items =
         taken(job).entries().stream()
             .filter(e -> e.struckAt() == null)
-            .map(e -> new CaseFile.Item("r" + e.number(), e.item()))
+            .map(e -> new CaseFile.Item("r" + e.number(), e.item().takenAt(e.takenAt())))
+            .toList();
+    List<ShopMeter> used =
+        meters.owned().stream()
+            .filter(m -> items.stream().anyMatch(i -> m.id().equals(i.item().meter())))
+            .map(OwnedMeter::figures)
             .toList();
     String sheet = sheets.revision(job.sheetKey(), job.sheetRevision()).text();
     return new CaseFile(
         json.readTree(SheetReader.json(sheet)),
         null,
         job.permit().equals("live"),
+        item(job),
         job.complaint().isEmpty() ? null : job.complaint(),
         items,
         job.unitTag() + " " + job.unitTitle(),
+        used.isEmpty() ? null : used,
         null);
   }
 
   private JobView view(Job job) {
     Taken taken = taken(job);
+    Diagnosis.Opinion opinion = taken.opinion();
     return new JobView(
         job,
-        taken.diagnosis().sheet().title(),
+        taken.engine().sheet().title(),
         taken.complaintTitle(),
         taken.entries(),
-        taken.assess());
+        item(job),
+        opinion.assessment(),
+        taken.engine().planner().plan(opinion, taken.standing(), taken.complaint(), policy(job)));
   }
 
   /** What a job has taken down, read on the revision of the sheet it was opened with. */
   private record Taken(
-      Diagnosis diagnosis,
+      Engine engine,
       Optional<String> complaint,
       List<JobView.Entry> entries,
       List<Evidence> standing) {
 
-    Assessment assess() {
-      return diagnosis.assess(standing, complaint);
+    Diagnosis.Opinion opinion() {
+      return engine.diagnosis().opinion(standing, complaint);
     }
 
     String complaintTitle() {
-      return complaint.map(diagnosis.sheet().complaints()::get).map(Complaint::title).orElse("");
+      return complaint.map(engine.sheet().complaints()::get).map(Complaint::title).orElse("");
     }
   }
 
   private Taken taken(Job job) {
-    Diagnosis diagnosis = diagnosis(job);
+    Engine engine = engine(job);
     List<JobView.Entry> entries = new ArrayList<>();
     List<Evidence> standing = new ArrayList<>();
+    Meters known = meters.all();
     for (StoredEvidence stored : jobs.evidence(job.id())) {
       EvidenceItem item = read(stored);
       entries.add(
@@ -267,15 +364,16 @@ public class JobService {
               stored.struckAt(),
               stored.struckWhy()));
       if (stored.struckAt() == null) {
-        standing.add(item.on(diagnosis.sheet(), stored.id().toString()));
+        standing.add(
+            item.takenAt(stored.takenAt()).on(engine.sheet(), known, stored.id().toString()));
       }
     }
     return new Taken(
-        diagnosis, Optional.of(job.complaint()).filter(c -> !c.isEmpty()), entries, standing);
+        engine, Optional.of(job.complaint()).filter(c -> !c.isEmpty()), entries, standing);
   }
 
-  private Diagnosis diagnosis(Job job) {
-    return assess.diagnosis(sheets.revision(job.sheetKey(), job.sheetRevision()).text());
+  private Engine engine(Job job) {
+    return assess.engine(sheets.revision(job.sheetKey(), job.sheetRevision()).text());
   }
 
   private EvidenceItem read(StoredEvidence stored) {

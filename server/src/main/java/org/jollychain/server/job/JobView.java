@@ -5,7 +5,9 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
 import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.plan.Plan;
 import org.jollychain.server.assess.EvidenceItem;
+import org.jollychain.server.policy.PolicyItem;
 import org.jspecify.annotations.Nullable;
 
 /** A job with its evidence and what follows from it. */
@@ -14,7 +16,9 @@ public record JobView(
     String sheetTitle,
     String complaintTitle,
     List<Entry> evidence,
-    Assessment assessment) {
+    PolicyItem policy,
+    Assessment assessment,
+    Plan plan) {
 
   /**
    * A piece of evidence of the job.

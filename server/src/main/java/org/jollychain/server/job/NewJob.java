@@ -19,7 +19,7 @@ public record NewJob(
     @Schema(nullable = true) @Nullable @Size(max = 120) String unitTitle,
     @Schema(nullable = true) @Nullable @Size(max = 120) String unitModel,
     @Schema(nullable = true) @Nullable @Size(max = 120) String unitPlace,
-    @NotBlank @Size(max = 60) String sheet,
+    @NotBlank(message = "must be the key of the unit's circuit sheet") @Size(max = 60) String sheet,
     @Schema(nullable = true) @Nullable @Size(max = 80) String complaint,
     @NotNull @Pattern(regexp = "isolated|live", message = "should be isolated or live")
         String permit,

@@ -1,7 +1,11 @@
 package org.jollychain.server.job;
 
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import org.jollychain.server.policy.PolicyItem;
 
 /** What is sent to change a job. */
 final class Requests {
@@ -10,6 +14,17 @@ final class Requests {
 
   /** Why something is struck out. */
   record Strike(@NotBlank @Size(max = 500) String why) {}
+
+  /**
+   * How a job is to be done.
+   *
+   * @param version of the job as it was seen
+   */
+  record Planning(
+      @NotNull @Pattern(regexp = "isolated|live", message = "should be isolated or live")
+          String permit,
+      @NotNull @Valid PolicyItem policy,
+      int version) {}
 
   /**
    * What a job came to.

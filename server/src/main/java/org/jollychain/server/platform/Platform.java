@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.fault.WhatIf;
+import org.jollychain.core.plan.Plan;
 import org.jollychain.core.sheet.MadeWhen;
 import org.jollychain.core.sheet.Sheet;
 import org.springdoc.core.customizers.OpenApiCustomizer;
@@ -65,6 +66,9 @@ class Platform {
     addOptional(Assessment.class, optional);
     addOptional(Sheet.class, optional);
     addOptional(WhatIf.Answer.class, optional);
+    addOptional(Plan.class, optional);
+    // the same, unwrapped in an assessed case
+    optional.add("Assessed.account");
     return api ->
         api.getComponents().getSchemas().forEach((name, schema) -> require(name, schema, optional));
   }

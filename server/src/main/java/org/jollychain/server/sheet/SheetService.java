@@ -20,6 +20,7 @@ import org.jollychain.core.sheet.InvalidSheetException;
 import org.jollychain.core.sheet.Nearest;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
+import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.platform.RefusedException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -33,6 +34,7 @@ public class SheetService {
   private static final int MOST_UNITS_KEPT = 40;
 
   private final SheetMapper sheets;
+  private final MeterService meters;
   private final JsonMapper json;
   private final Clock clock;
   private final LoadingCache<String, SoundUnit> units =
@@ -40,8 +42,9 @@ public class SheetService {
           .maximumSize(MOST_UNITS_KEPT)
           .build(text -> new SoundUnit(CheckedSheet.read(text)));
 
-  SheetService(SheetMapper sheets, JsonMapper json, Clock clock) {
+  SheetService(SheetMapper sheets, MeterService meters, JsonMapper json, Clock clock) {
     this.sheets = sheets;
+    this.meters = meters;
     this.json = json;
     this.clock = clock;
   }
@@ -56,7 +59,14 @@ public class SheetService {
   public SheetRevision newest(String key) {
     return sheets
         .newest(key)
-        .orElseThrow(() -> RefusedException.notFound("There is no sheet \"%s\".".formatted(key)));
+        .orElseThrow(
+            () ->
+                RefusedException.notFound(
+                    "There is no sheet \"%s\"%s.".formatted(key, Nearest.suggestion(key, keys()))));
+  }
+
+  private List<String> keys() {
+    return sheets.latest().stream().map(SheetSummary::key).toList();
   }
 
   /**
@@ -85,6 +95,10 @@ public class SheetService {
    * @throws RefusedException when there is no such sheet
    */
   public String text(JsonNode sheet) {
+    if (sheet.isNull()) {
+      throw RefusedException.unprocessable(
+          "Say which sheet: the key of one of the library, or a whole one.");
+    }
     if (!sheet.isString()) {
       return sheet.toString();
     }
@@ -121,7 +135,7 @@ public class SheetService {
     Sheet sheet = unit.sheet();
     return WhatIf.answer(
         unit,
-        request.chosenMeter(),
+        request.chosenMeter(meters.all()),
         situation(sheet, request.situation()),
         request.supposed(sheet),
         request.liftedParts(sheet),

@@ -1,11 +1,8 @@
 package org.jollychain.server.sheet;
 
 import jakarta.validation.Valid;
-import java.util.List;
 import org.jollychain.core.fault.WhatIf;
-import org.jollychain.core.network.Meter;
 import org.springframework.http.MediaType;
-import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -26,10 +23,5 @@ class SolveController {
       produces = MediaType.APPLICATION_JSON_VALUE)
   WhatIf.Answer solve(@RequestBody @Valid SolveRequest request) {
     return sheets.solve(request);
-  }
-
-  @GetMapping(path = "/api/meters", produces = MediaType.APPLICATION_JSON_VALUE)
-  List<MeterSummary> meters() {
-    return Meter.all().stream().map(m -> new MeterSummary(m.id(), m.name())).toList();
   }
 }

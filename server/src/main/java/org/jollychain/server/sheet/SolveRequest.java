@@ -14,6 +14,7 @@ import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.WhatIf;
 import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Nearest;
@@ -81,8 +82,8 @@ public record SolveRequest(
     return orNone(lifted).stream().map(id -> part(sheet, "lifted", id)).toList();
   }
 
-  Meter chosenMeter() {
-    return Entry.meter(Optional.ofNullable(meter));
+  Meter chosenMeter(Meters meters) {
+    return Entry.meter(Optional.ofNullable(meter), meters);
   }
 
   List<Probe> chosenProbes(Sheet sheet) {
@@ -98,8 +99,7 @@ public record SolveRequest(
             Optional.ofNullable(p.across()),
             Optional.ofNullable(p.through()),
             situation,
-            orNone(p.liftedAt()),
-            Optional.empty(),
+            Entry.How.lifted(orNone(p.liftedAt())),
             "")
         .probe(sheet);
   }

@@ -35,7 +35,20 @@ class JobServiceTest {
 
   private static EvidenceItem drop(String part, String value) {
     return new EvidenceItem(
-        "volts-ac", null, null, part, null, "heat-call", null, null, null, null, value);
+        "volts-ac",
+        null,
+        null,
+        part,
+        null,
+        "heat-call",
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        value);
   }
 
   private static EvidenceItem typed(String value) {

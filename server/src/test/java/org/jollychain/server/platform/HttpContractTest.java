@@ -92,8 +92,9 @@ class HttpContractTest {
       delimiter = '|',
       textBlock =
           """
-      {"sheet": "no-such-sheet"}                    | 404 | There is no sheet
-      {"evidence": []}                              | 400 | sheet
+      {"sheet": "dryer-time-240"}                   | 404 | did you mean "dryer-timer-240"
+      {"evidence": []}                              | 400 | sheet must be the key
+      {"sheet": null}                               | 422 | Say which sheet
       {"sheet": "dryer-timer-240", "evidense": []}  | 400 | "evidense" is not a key here
       {"sheet": "dryer-timer-240",                  | 400 | no JSON at line 1
       {"sheet": "dryer-timer-240", "complaint": "smells"} | 422 | there is no complaint

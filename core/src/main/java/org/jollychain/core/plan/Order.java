@@ -1,0 +1,18 @@
+package org.jollychain.core.plan;
+
+import org.jollychain.core.quantity.Kebab;
+
+/** In which order a school of technicians goes through a unit. */
+public enum Order {
+  /** What tells most for its minutes. */
+  BEST_VALUE,
+  /** The part that fails most often first. */
+  MOST_FREQUENT_FIRST,
+  /** The supply, then part after part as the current goes. */
+  ALONG_THE_WIRE;
+
+  @Override
+  public String toString() {
+    return Kebab.of(this);
+  }
+}

@@ -1,0 +1,95 @@
+package org.jollychain.core.simulation;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import org.jollychain.core.diagnosis.Findings;
+import org.jollychain.core.evidence.CodeShown;
+import org.jollychain.core.evidence.Entry;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Inspection;
+import org.jollychain.core.evidence.Observation;
+import org.jollychain.core.evidence.Question;
+import org.jollychain.core.network.Meters;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.sheet.Code;
+import org.jollychain.core.sheet.LoadRating;
+import org.jollychain.core.sheet.Sheet;
+
+/** A simulated unit, asked: what it answers is evidence, a minute apart. */
+public final class Interview {
+
+  private static final double MOVES = 0.02;
+
+  private final SimulatedUnit unit;
+  private final VirtualMeter meter;
+  private final SplittableRandom random;
+  private Instant now = Instant.EPOCH;
+  private int asked;
+
+  /**
+   * @param seed the same seed always finds the same by eye
+   */
+  public Interview(SimulatedUnit unit, VirtualMeter meter, long seed) {
+    this.unit = unit;
+    this.meter = meter;
+    this.random = new SplittableRandom(seed);
+  }
+
+  /** What is found when this is asked. */
+  public Evidence answer(Question question) {
+    now = now.plusSeconds(60);
+    String id = "a" + ++asked;
+    Optional<Instant> at = Optional.of(now);
+    Sheet sheet = unit.sheet();
+    if (question instanceof Question.Measure m) {
+      return reading(id, m, meter.read(unit, m.probe()), at);
+    }
+    if (question instanceof Question.Runs r) {
+      double share = unit.powerShare(r.part(), r.situation());
+      double above = sheet.part(r.part()).load().map(LoadRating::runsAbove).orElse(0.5);
+      Observation.Runs runs =
+          share > above
+              ? Observation.Runs.YES
+              : share > MOVES ? Observation.Runs.WEAKLY : Observation.Runs.NO;
+      return new Observation(id, r.part(), r.situation(), runs, at);
+    }
+    if (question instanceof Question.Look look) {
+      double burnt = Findings.probability(Inspection.Finding.BURNT, unit.modeOf(look.part()));
+      double sound = Findings.probability(Inspection.Finding.LOOKS_SOUND, unit.modeOf(look.part()));
+      boolean found = random.nextDouble() * (burnt + sound) < burnt;
+      return new Inspection(
+          id,
+          look.part(),
+          look.situation(),
+          found ? Inspection.Finding.BURNT : Inspection.Finding.LOOKS_SOUND,
+          at);
+    }
+    Optional<String> due =
+        sheet.codes().values().stream().filter(unit::due).map(Code::id).findFirst();
+    return new CodeShown(id, due, question.situation(), at);
+  }
+
+  private Evidence reading(String id, Question.Measure asked, String shown, Optional<Instant> at) {
+    Probe probe = asked.probe();
+    Entry.How how =
+        new Entry.How(
+            List.copyOf(probe.liftedAt()),
+            Optional.empty(),
+            probe.celsius().map("%.0f C"::formatted),
+            asked.reseated(),
+            at);
+    return new Entry(
+            id,
+            probe.function().toString(),
+            Optional.of(probe.red()),
+            Optional.of(probe.black()),
+            probe.part(),
+            Optional.empty(),
+            probe.situation(),
+            how,
+            shown)
+        .on(unit.sheet(), Meters.USUAL);
+  }
+}

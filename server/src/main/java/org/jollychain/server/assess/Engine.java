@@ -1,0 +1,17 @@
+package org.jollychain.server.assess;
+
+import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.plan.Planner;
+import org.jollychain.core.sheet.Sheet;
+
+/** What judges and plans for one sheet, with all it has learnt of it. */
+public record Engine(Diagnosis diagnosis, Planner planner) {
+
+  Engine(Diagnosis diagnosis) {
+    this(diagnosis, new Planner(diagnosis));
+  }
+
+  public Sheet sheet() {
+    return diagnosis.sheet();
+  }
+}

@@ -1,0 +1,92 @@
+package org.jollychain.server.meter;
+
+import java.time.Clock;
+import java.time.OffsetDateTime;
+import java.util.List;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.Meters;
+import org.jollychain.server.platform.RefusedException;
+import org.jspecify.annotations.Nullable;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps the shop's meters; a new shop starts with the usual ones. */
+@Service
+@Order(1)
+public class MeterService implements ApplicationRunner {
+
+  private static final int MOST_METERS = 200;
+
+  private final MeterMapper meters;
+  private final Clock clock;
+
+  MeterService(MeterMapper meters, Clock clock) {
+    this.meters = meters;
+    this.clock = clock;
+  }
+
+  @Override
+  @Transactional
+  public void run(ApplicationArguments arguments) {
+    if (meters.all().isEmpty()) {
+      OffsetDateTime now = OffsetDateTime.now(clock);
+      List<Meter> usual = Meters.USUAL.all();
+      for (int i = 0; i < usual.size(); i++) {
+        meters.insertIfNew(ShopMeter.of(usual.get(i)), now.plusNanos(1000L * i));
+      }
+    }
+  }
+
+  public List<OwnedMeter> owned() {
+    return meters.all();
+  }
+
+  /** All that readings may name, retired ones too. */
+  public Meters all() {
+    List<Meter> all = meters.all().stream().map(m -> m.figures().meter()).toList();
+    return new Meters(all.get(0), all);
+  }
+
+  /**
+   * Keeps a meter; what was read with it is judged by the new figures from now on.
+   *
+   * @param version of the meter as it was seen; empty for a new one
+   * @throws RefusedException when there is another of that id, or it was changed meanwhile
+   */
+  @Transactional
+  public List<OwnedMeter> keep(ShopMeter meter, @Nullable Integer version) {
+    if (version == null) {
+      if (meters.all().size() >= MOST_METERS) {
+        throw RefusedException.unprocessable("%d meters are the most.".formatted(MOST_METERS));
+      }
+      if (meters.insertIfNew(meter, OffsetDateTime.now(clock)) == 0 && !kept(meter)) {
+        throw RefusedException.conflict(
+            "There is another meter \"%s\"; choose another id.".formatted(meter.id()));
+      }
+    } else if (meters.update(meter, version) == 0) {
+      throw RefusedException.conflict(
+          "The meter was changed meanwhile; look at it again and repeat.");
+    }
+    return meters.all();
+  }
+
+  private boolean kept(ShopMeter meter) {
+    return meters.all().stream().map(OwnedMeter::figures).anyMatch(meter::equals);
+  }
+
+  /**
+   * Takes a meter out of use, or back.
+   *
+   * @throws RefusedException when there is no such meter
+   */
+  @Transactional
+  public List<OwnedMeter> retire(String id, boolean retired) {
+    if (meters.retire(id, retired ? OffsetDateTime.now(clock) : null) == 0) {
+      throw RefusedException.notFound("There is no meter \"%s\".".formatted(id));
+    }
+    return meters.all();
+  }
+}

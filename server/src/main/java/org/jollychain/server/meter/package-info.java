@@ -1,0 +1,5 @@
+/** The meters a shop owns. */
+@NullMarked
+package org.jollychain.server.meter;
+
+import org.jspecify.annotations.NullMarked;

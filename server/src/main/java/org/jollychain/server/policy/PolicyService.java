@@ -1,0 +1,37 @@
+package org.jollychain.server.policy;
+
+import org.jollychain.server.platform.RefusedException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps how the shop works; a new job starts with it. */
+@Service
+public class PolicyService {
+
+  private final PolicyMapper policies;
+  private final JsonMapper json;
+
+  PolicyService(PolicyMapper policies, JsonMapper json) {
+    this.policies = policies;
+    this.json = json;
+  }
+
+  public ShopPolicy shop() {
+    ShopPolicyRow row = policies.shop();
+    PolicyItem kept = json.readValue(row.policy(), PolicyItem.class);
+    return new ShopPolicy(kept.complete(), row.version());
+  }
+
+  /**
+   * @throws RefusedException when it was changed meanwhile
+   */
+  @Transactional
+  public ShopPolicy keep(ShopPolicy wanted) {
+    if (policies.keep(json.writeValueAsString(wanted.policy()), wanted.version()) == 0) {
+      throw RefusedException.conflict(
+          "The shop's policy was changed meanwhile; look at it again and repeat.");
+    }
+    return shop();
+  }
+}

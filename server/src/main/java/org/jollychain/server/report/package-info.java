@@ -1,0 +1,5 @@
+/** What is printed. */
+@NullMarked
+package org.jollychain.server.report;
+
+import org.jspecify.annotations.NullMarked;

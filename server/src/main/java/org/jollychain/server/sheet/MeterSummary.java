@@ -1,4 +1,0 @@
-package org.jollychain.server.sheet;
-
-/** A meter one can choose. */
-public record MeterSummary(String id, String name) {}

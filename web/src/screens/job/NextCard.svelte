@@ -1,0 +1,156 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+
+  /** The frame of what comes next: what to do first, what to expect, why, and what to mind. */
+  let {
+    title,
+    aside,
+    steps = [],
+    expectations,
+    why,
+    caution,
+    children,
+    actions
+  }: {
+    title: string;
+    aside: string;
+    steps?: string[];
+    expectations: { reading: string; meaning: string }[];
+    why: string;
+    caution: string;
+    children: Snippet<[Snippet]>;
+    actions?: Snippet;
+  } = $props();
+</script>
+
+{#snippet table()}
+  {#if expectations.length > 0}
+    <table>
+      <tbody>
+        {#each expectations as expectation (expectation.reading + expectation.meaning)}
+          <tr><td class="figure">{expectation.reading}</td><td>{expectation.meaning}</td></tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
+{/snippet}
+
+<section class="card" aria-label="Next probe">
+  <header>
+    <h2>{title}</h2>
+    <span class="soft">{aside}</span>
+  </header>
+  {#if steps.length > 0}
+    <ol class="steps" aria-label="First">
+      {#each steps as step (step)}<li>{step}</li>{/each}
+    </ol>
+  {/if}
+  {@render children(table)}
+  {#if actions}<div class="actions">{@render actions()}</div>{/if}
+  {#if why}<p class="why">{why}</p>{/if}
+  <p class="caution">{caution}</p>
+</section>
+
+<style>
+  section {
+    border: 2px solid var(--brass-line);
+    padding: 12px 16px 0;
+  }
+  header {
+    display: flex;
+    justify-content: space-between;
+    align-items: baseline;
+    gap: 1rem;
+    font-size: 0.875rem;
+    margin-bottom: 4px;
+  }
+  h2 {
+    font-size: 0.9375rem;
+    font-weight: 600;
+  }
+  header span {
+    white-space: nowrap;
+  }
+  .steps {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 0;
+    font-size: 0.8125rem;
+    line-height: 1.35;
+    padding: 4px 0 6px;
+    border-bottom: 1px solid var(--line);
+    margin-bottom: 6px;
+  }
+  .steps li:not(:last-child)::after {
+    content: '›';
+    padding: 0 8px;
+    color: var(--brass);
+  }
+  table {
+    width: 100%;
+    border-top: 1px solid var(--line);
+    border-collapse: collapse;
+    font-size: 0.875rem;
+    line-height: 1.3;
+    margin-bottom: 8px;
+  }
+  td {
+    padding: 4px 0 0;
+    vertical-align: baseline;
+  }
+  td:first-child {
+    white-space: nowrap;
+    padding-right: 14px;
+    font-size: 0.8125rem;
+  }
+  .actions {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1.25rem;
+    padding-top: 6px;
+    font-size: 0.875rem;
+  }
+  .why {
+    font-size: 0.8125rem;
+    line-height: 1.35;
+    color: var(--ink-soft);
+    padding-top: 4px;
+  }
+  .caution {
+    margin: 8px -16px 0;
+    padding: 7px 16px;
+    background: var(--note-wash);
+    font-size: 0.8125rem;
+    line-height: 1.3;
+  }
+  @media (max-width: 672px) {
+    section {
+      display: flex;
+      flex-direction: column;
+      max-height: 62vh;
+      overflow-y: auto;
+    }
+    section :global(form),
+    section :global(.answers) {
+      order: 1;
+    }
+    .actions {
+      order: 2;
+    }
+    table {
+      order: 3;
+      margin-top: 8px;
+    }
+    .caution {
+      order: 4;
+    }
+    .why {
+      display: none;
+    }
+    .caution {
+      margin-top: 6px;
+      padding: 4px 16px;
+      font-size: 0.75rem;
+    }
+  }
+</style>

@@ -1,0 +1,229 @@
+<script lang="ts">
+  import type { Evidence, JobView, Meter, Proposal, Sheet } from '../../lib/api/client';
+  import { duration } from '../../lib/format/format';
+  import AskCard from './AskCard.svelte';
+  import { type Choice, type How, type Probe, WAYS } from './probe';
+  import ProbeCard from './ProbeCard.svelte';
+
+  /** What comes next: the proposal, a probe of one's own choice, or how the work has ended. */
+  let {
+    view,
+    sheet,
+    probe,
+    proposal,
+    meters,
+    live,
+    busy,
+    error,
+    closed,
+    own = $bindable(),
+    instead = $bindable(),
+    how = $bindable(),
+    value = $bindable(),
+    field = $bindable(),
+    onlog,
+    onanswer,
+    onskip,
+    onunreachable
+  }: {
+    view: JobView;
+    sheet: Sheet;
+    probe: Probe | undefined;
+    proposal: Proposal | undefined;
+    meters: Meter[];
+    live: boolean;
+    busy: boolean;
+    error: string;
+    closed: boolean;
+    own: Choice | undefined;
+    instead: Proposal | undefined;
+    how: How;
+    value: string;
+    field: HTMLInputElement | undefined;
+    onlog: () => void;
+    onanswer: (evidence: Evidence) => void;
+    onskip: () => void;
+    onunreachable: (point: string) => void;
+  } = $props();
+
+  const END_TITLES: Partial<Record<JobView['plan']['state'], string>> = {
+    found: 'Found',
+    clear: 'It is clear what to deal with',
+    'nothing-worth': 'Nothing worth its minutes',
+    'nothing-left': 'Nothing left to ask'
+  };
+
+  let others = $state(false);
+
+  const aside = $derived(
+    !own && proposal
+      ? `${duration(proposal.minutes)}${proposal.opening > 0 ? `, ${duration(proposal.opening)} of it opening` : ''}`
+      : 'your choice'
+  );
+  const caution = $derived(
+    !own && proposal && proposal.hazards.length > 0
+      ? proposal.hazards.join(' · ')
+      : probe?.function === 'ohms'
+        ? 'Isolate, lock off and prove dead first. Never ohms on a live circuit.'
+        : probe
+          ? 'Live work: one hand, insulated probes, a meter fit for the place. Hands out before power.'
+          : 'Covers on, hands out, before power goes on.'
+  );
+
+  $effect(() => {
+    // another proposal: its alternatives are another story
+    void proposal?.id;
+    others = false;
+  });
+</script>
+
+{#snippet ways()}
+  <div class="ways" role="group" aria-label="Way of measuring">
+    {#each WAYS as { way, title, live: needsPermit } (way)}
+      <button
+        type="button"
+        aria-pressed={own?.way === way}
+        disabled={needsPermit && !live}
+        title={needsPermit && !live ? 'needs a live permit' : undefined}
+        onclick={() =>
+          (own = { way, riser: way === 'drop' ? (own?.riser ?? 0) : Math.max(0, own?.riser ?? 0) })}
+        >{title}</button
+      >
+    {/each}
+  </div>
+{/snippet}
+
+{#snippet actions()}
+  {#if own || instead}
+    <button
+      type="button"
+      class="quiet-button"
+      onclick={() => {
+        own = undefined;
+        instead = undefined;
+      }}>Back to what is proposed</button
+    >
+  {:else}
+    {#if probe}
+      {#each new Set([probe.red, probe.black]) as point (point)}
+        <button type="button" class="quiet-button" disabled={busy} onclick={() => onunreachable(point)}
+          >Can't reach <span class="figure">{point}</span></button
+        >
+      {/each}
+    {/if}
+    <button type="button" class="quiet-button" disabled={busy} onclick={onskip}>Skip</button>
+    {#if view.plan.next.length > 1}
+      <button type="button" class="quiet-button" aria-expanded={others} onclick={() => (others = !others)}
+        >Other probes</button
+      >
+    {/if}
+  {/if}
+  {#if others && !own && !instead}
+    <ul class="others">
+      {#each view.plan.next.slice(1) as other (other.id)}
+        <li>
+          <button type="button" class="quiet-button" onclick={() => (instead = other)}>{other.title}</button>
+          <span class="soft">{duration(other.minutes)}</span>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+{/snippet}
+
+{#if closed}
+  <section class="card outcome">
+    <h2>{view.job.struckAt ? 'Struck out' : 'Closed'}</h2>
+    <p>{view.job.struckAt ? view.job.struckWhy : view.job.outcome}</p>
+  </section>
+{:else}
+  {#if probe}
+    <ProbeCard
+      {probe}
+      {sheet}
+      title={own ? 'Your probe' : proposal?.confirms ? 'Confirm' : 'Next probe'}
+      {aside}
+      steps={own ? [] : (proposal?.steps ?? [])}
+      why={own ? '' : (proposal?.why ?? '')}
+      {caution}
+      {meters}
+      {busy}
+      {error}
+      bind:how
+      bind:value
+      bind:field
+      {onlog}
+      ways={own ? ways : undefined}
+      {actions}
+    />
+  {:else if proposal}
+    <AskCard {proposal} {sheet} {aside} {busy} {error} {caution} {onanswer} {actions} />
+  {:else}
+    <section class="card outcome" aria-label="Next probe">
+      <h2>{END_TITLES[view.plan.state] ?? 'Nothing more to ask'}</h2>
+      <p>{view.plan.say}</p>
+      {#if error}<p class="error" role="alert">{error}</p>{/if}
+      <p class="soft">Choose a link in the chain to measure something else.</p>
+    </section>
+  {/if}
+{/if}
+
+<style>
+  .ways {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 14px;
+    margin: 4px 0 6px;
+  }
+  .ways button {
+    background: none;
+    border: 0;
+    border-bottom: 2px solid transparent;
+    padding: 3px 0;
+    font: inherit;
+    font-size: 0.8125rem;
+    color: var(--good);
+    cursor: pointer;
+  }
+  .ways button[aria-pressed='true'] {
+    color: var(--ink);
+    border-color: var(--brass-line);
+    font-weight: 600;
+  }
+  .ways button:disabled {
+    color: var(--ink-soft);
+    text-decoration: line-through;
+    cursor: default;
+  }
+  .others {
+    flex-basis: 100%;
+    list-style: none;
+    padding: 2px 0 4px;
+    font-size: 0.8125rem;
+  }
+  .others li {
+    display: flex;
+    justify-content: space-between;
+    gap: 1rem;
+  }
+  .others button {
+    text-align: left;
+  }
+  .error {
+    color: var(--bad);
+  }
+  .outcome {
+    padding: 12px 16px;
+    font-size: 0.9375rem;
+    line-height: 1.45;
+  }
+  .outcome h2 {
+    font-size: 1.25rem;
+    font-weight: 600;
+    line-height: 1.3;
+    margin-bottom: 4px;
+  }
+  .outcome .soft {
+    font-size: 0.8125rem;
+    padding-top: 6px;
+  }
+</style>

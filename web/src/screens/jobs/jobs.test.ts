@@ -1,0 +1,81 @@
+import { render, screen, waitFor } from '@testing-library/svelte';
+import userEvent from '@testing-library/user-event';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { api, type JobSummary, type Sheet, type SheetSummary, type Unit } from '../../lib/api/client';
+import NewJob from './NewJob.svelte';
+
+const units = [{ id: 'u1', tag: 'LAU-2', title: 'Bunkhouse dryer', place: 'Cellar' }] as Unit[];
+const sheets = [
+  { key: 'dryer', revision: 3, title: 'A dryer' },
+  { key: 'range', revision: 1, title: 'A range' }
+] as SheetSummary[];
+const jobs = [{ job: { unitTag: 'LAU-2', sheetKey: 'range' } }] as JobSummary[];
+const sheet = { complaints: { cold: { id: 'cold', title: 'Stays cold' } } } as unknown as Sheet;
+
+const tag = () => screen.getByLabelText('Unit');
+const chosen = () => (screen.getByLabelText('Circuit sheet') as HTMLSelectElement).value;
+const submit = () => userEvent.click(screen.getByRole('button', { name: 'Open the job' }));
+
+describe('a new job', () => {
+  beforeEach(() => {
+    vi.restoreAllMocks();
+    sessionStorage.clear();
+    vi.spyOn(api, 'units').mockResolvedValue(units);
+    vi.spyOn(api, 'sheets').mockResolvedValue(sheets);
+    vi.spyOn(api, 'jobs').mockResolvedValue(jobs);
+    vi.spyOn(api, 'sheet').mockResolvedValue(sheet);
+  });
+
+  it('is not opened without a unit', async () => {
+    const open = vi.spyOn(api, 'openJob');
+    render(NewJob, { onclose: vi.fn() });
+    await submit();
+    expect(await screen.findByText(/Type its tag, like LAU-2/)).toBeInTheDocument();
+    expect(open).not.toHaveBeenCalled();
+  });
+
+  it('is not opened on a sheet that nobody chose', async () => {
+    const open = vi.spyOn(api, 'openJob');
+    render(NewJob, { onclose: vi.fn() });
+    await userEvent.type(tag(), 'HUT-9');
+    expect(chosen()).toBe('');
+    await submit();
+    expect(await screen.findByText(/Choose the sheet of its circuit/)).toBeInTheDocument();
+    expect(open).not.toHaveBeenCalled();
+  });
+
+  it('takes the sheet a known unit was last worked on with', async () => {
+    const open = vi.spyOn(api, 'openJob').mockResolvedValue({} as never);
+    const onclose = vi.fn();
+    render(NewJob, { onclose });
+    await userEvent.type(tag(), 'lau-2');
+    await waitFor(() => expect(chosen()).toBe('range'));
+    await waitFor(() => expect(screen.getByText('Stays cold')).toBeInTheDocument());
+    await submit();
+    await waitFor(() => expect(onclose).toHaveBeenCalled());
+    const [, wanted] = open.mock.calls[0] ?? [];
+    expect(wanted).toMatchObject({ sheet: 'range', complaint: 'cold', permit: 'isolated' });
+    expect(wanted).not.toHaveProperty('unitTitle');
+  });
+
+  it('keeps what was typed for whoever goes to write a sheet first', async () => {
+    const first = render(NewJob, { onclose: vi.fn() });
+    await userEvent.type(tag(), 'HUT-9');
+    await userEvent.type(screen.getByLabelText('What it is'), 'Heat kit');
+    expect(screen.getByRole('link', { name: 'Write its sheet' })).toHaveAttribute('href', '#/sheets/new');
+    first.unmount();
+    render(NewJob, { onclose: vi.fn() });
+    expect(tag()).toHaveValue('HUT-9');
+    expect(screen.getByLabelText('What it is')).toHaveValue('Heat kit');
+  });
+
+  it('says what the station answers, and keeps the fields', async () => {
+    vi.spyOn(api, 'openJob').mockRejectedValue(new Error('The database is away.'));
+    render(NewJob, { onclose: vi.fn() });
+    await userEvent.type(tag(), 'LAU-2');
+    await waitFor(() => expect(chosen()).toBe('range'));
+    await submit();
+    expect(await screen.findByText(/The database is away/)).toBeInTheDocument();
+    expect(tag()).toHaveValue('LAU-2');
+  });
+});
