@@ -122,6 +122,31 @@
     if (across && shows >= 0 && !path?.risers.some((r) => r.part === across)) pathIndex = shows;
   }
 
+  /** One change at a time: what an older answer shows must not take the place of a newer one. */
+  async function change(send: () => Promise<JobView>): Promise<boolean> {
+    if (busy) return false;
+    busy = true;
+    error = '';
+    try {
+      view = await send();
+      proceed();
+      return true;
+    } catch (e) {
+      error = e instanceof Problem ? e.message : String(e);
+      return false;
+    } finally {
+      busy = false;
+    }
+  }
+
+  async function add(evidence: Evidence, text: string): Promise<boolean> {
+    pending = pending?.text === text ? pending : { id: crypto.randomUUID(), text };
+    const { id } = pending;
+    const added = await change(() => api.addEvidence(params.id, id, evidence));
+    if (added) pending = undefined;
+    return added;
+  }
+
   async function log(typed = value) {
     if (!probe || busy || closed) return;
     if (typed.trim() === '') {
@@ -129,60 +154,25 @@
       field?.focus();
       return;
     }
-    pending = pending?.text === typed ? pending : { id: crypto.randomUUID(), text: typed };
-    busy = true;
-    error = '';
-    try {
-      view = await api.addEvidence(params.id, pending.id, asEvidence(probe, typed, how));
-      pending = undefined;
+    if (await add(asEvidence(probe, typed, how), typed)) {
       value = '';
       field?.blur();
-      proceed();
-    } catch (e) {
-      error = e instanceof Problem ? e.message : String(e);
-    } finally {
-      busy = false;
     }
   }
 
-  async function answer(evidence: Evidence) {
-    if (busy || closed) return;
-    const text = JSON.stringify(evidence);
-    pending = pending?.text === text ? pending : { id: crypto.randomUUID(), text };
-    busy = true;
-    error = '';
-    try {
-      view = await api.addEvidence(params.id, pending.id, evidence);
-      pending = undefined;
-      proceed();
-    } catch (e) {
-      error = e instanceof Problem ? e.message : String(e);
-    } finally {
-      busy = false;
-    }
-  }
-
-  async function importCsv(csv: string) {
-    try {
-      view = await api.importEvidence(params.id, csv);
-      error = '';
-      proceed();
-    } catch (e) {
-      error = e instanceof Problem ? e.message : String(e);
-    }
+  function answer(evidence: Evidence) {
+    if (!busy && !closed) void add(evidence, JSON.stringify(evidence));
   }
 
   async function plan(permit: string, policy: Policy) {
     if (!view || closed) return;
-    try {
-      view = await api.planJob(params.id, permit, policy, view.job.version);
-      error = '';
-      planning = false;
-      proceed();
-    } catch (e) {
-      error = e instanceof Problem ? e.message : String(e);
-      planning = false;
-    }
+    const { version } = view.job;
+    await change(() => api.planJob(params.id, permit, policy, version));
+  }
+
+  async function keepPlan(permit: string, policy: Policy) {
+    await plan(permit, policy);
+    planning = false;
   }
 
   function skip() {
@@ -205,15 +195,9 @@
 
   async function strike() {
     const entry = striking;
-    if (!entry || why.trim() === '') return;
-    try {
-      view = await api.strike(params.id, entry.id, why);
-      striking = undefined;
-      proceed();
-    } catch (e) {
-      error = e instanceof Problem ? e.message : String(e);
-      striking = undefined;
-    }
+    if (!entry || busy || why.trim() === '') return;
+    await change(() => api.strike(params.id, entry.id, why));
+    striking = undefined;
   }
 
   function select(riser: number) {
@@ -279,7 +263,7 @@
 {:else if !view || !sheet || !path}
   <div class="away"><InlineLoading description="Opening the job" /></div>
 {:else}
-  <JobStrip {view} {now} onplan={closed ? undefined : () => (planning = true)} />
+  <JobStrip {view} {now} {busy} onplan={closed ? undefined : () => (planning = true)} />
   <StepRail {view} />
   <div class="bench">
     <div class="left">
@@ -333,7 +317,7 @@
         {sheet}
         open={closed}
         onstrike={askStrike}
-        onimport={(csv) => importCsv(csv)}
+        onimport={(csv) => change(() => api.importEvidence(params.id, csv))}
         onproblem={(message) => (error = message)}
       />
       {#if !closed}<SeenForm {sheet} situation={path.situation} {busy} onanswer={answer} />{/if}
@@ -372,7 +356,8 @@
     job={view.job.id}
     permit={view.job.permit}
     policy={view.policy}
-    onkeep={plan}
+    {busy}
+    onkeep={keepPlan}
     onclose={() => (planning = false)}
   />
 {/if}
@@ -383,7 +368,7 @@
   modalHeading="Strike this out?"
   primaryButtonText="Strike out"
   secondaryButtonText="Keep it"
-  primaryButtonDisabled={why.trim() === ''}
+  primaryButtonDisabled={busy || why.trim() === ''}
   selectorPrimaryFocus="#strike-why"
   shouldSubmitOnEnter
   on:click:button--secondary={() => (striking = undefined)}

@@ -2,7 +2,12 @@
   import type { JobView } from '../../lib/api/client';
   import { duration, words } from '../../lib/format/format';
 
-  let { view, now, onplan }: { view: JobView; now: Date; onplan?: (() => void) | undefined } = $props();
+  let {
+    view,
+    now,
+    busy,
+    onplan
+  }: { view: JobView; now: Date; busy: boolean; onplan?: (() => void) | undefined } = $props();
 
   const job = $derived(view.job);
   const about = $derived(
@@ -36,8 +41,12 @@
       <dt>Method</dt>
       <dd>
         {#if onplan}
-          <button type="button" class="quiet-button" aria-label="Change the plan" onclick={onplan}
-            >{words(view.policy.method ?? 'mixed')}</button
+          <button
+            type="button"
+            class="quiet-button"
+            aria-label="Change the plan"
+            disabled={busy}
+            onclick={onplan}>{words(view.policy.method ?? 'mixed')}</button
           >
         {:else}{words(view.policy.method ?? 'mixed')}{/if}
       </dd>

@@ -8,7 +8,7 @@
     TextInput
   } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, type Forecast, type Policy } from '../../lib/api/client';
+  import { api, type Forecast, type Policy, Problem } from '../../lib/api/client';
   import { duration } from '../../lib/format/format';
   import { METHODS, ORDERS } from '../../lib/assessment/policy';
 
@@ -17,12 +17,14 @@
     job,
     permit: permitNow,
     policy,
+    busy,
     onkeep,
     onclose
   }: {
     job: string;
     permit: string;
     policy: Policy;
+    busy: boolean;
     onkeep: (permit: string, policy: Policy) => void;
     onclose: () => void;
   } = $props();
@@ -35,18 +37,19 @@
   let skipped = $state.raw(untrack(() => policy.skipped ?? []));
 
   let forecast = $state.raw<Forecast[]>();
+  let unreckoned = $state('');
 
   api
     .forecast(untrack(() => job))
     .then((f) => (forecast = f))
-    .catch(() => (forecast = []));
+    .catch((e) => (unreckoned = e instanceof Problem ? e.message : String(e)));
 
   const orderWords = new Map(ORDERS);
   const price = $derived(Number(exposure.replace(',', '.')));
   const wrong = $derived(!Number.isFinite(price) || price < 0 || price > 1000 || exposure.trim() === '');
 
   function keep() {
-    if (wrong) return;
+    if (wrong || busy) return;
     onkeep(permit, {
       ...policy,
       method: method as NonNullable<Policy['method']>,
@@ -64,7 +67,7 @@
   modalHeading="How this job is done"
   primaryButtonText="Plan so"
   secondaryButtonText="As it was"
-  primaryButtonDisabled={wrong}
+  primaryButtonDisabled={wrong || busy}
   hasForm
   on:click:button--secondary={onclose}
   on:close={onclose}
@@ -81,7 +84,7 @@
     <Select labelText="Order" bind:selected={order}>
       {#each ORDERS as [value, words] (value)}<SelectItem {value} text={words} />{/each}
     </Select>
-    {#if forecast && forecast.length > 0}
+    {#if forecast}
       <table>
         <caption class="soft">From here to the end, on average</caption>
         <tbody>
@@ -94,8 +97,8 @@
           {/each}
         </tbody>
       </table>
-    {:else if !forecast}
-      <p class="soft">Reckoning what is left in each order …</p>
+    {:else}
+      <p class="soft">{unreckoned || 'Reckoning what is left in each order …'}</p>
     {/if}
     <TextInput
       labelText="What a live measurement costs beside its minutes (min)"

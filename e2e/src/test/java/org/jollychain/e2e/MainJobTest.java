@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -130,10 +132,10 @@ class MainJobTest extends BrowserTest {
   @Test
   void what_is_proposed_is_answered_skipped_or_out_of_reach() {
     Page page = openJobByKeyboard();
-    assertThat(page.getByLabel("Next probe")).isVisible();
-    String first = page.getByLabel("Next probe").innerText();
+    Locator next = page.getByLabel("Next probe");
+    String first = next.innerText();
     page.keyboard().press("s");
-    assertThat(page.getByLabel("Next probe")).not().hasText(first);
+    page.waitForCondition(() -> !next.innerText().equals(first));
     page.getByText("Seen or heard").click();
     page.getByLabel("Part", new Page.GetByLabelOptions().setExact(true)).selectOption("motor");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Runs").setExact(true))
@@ -148,6 +150,24 @@ class MainJobTest extends BrowserTest {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Plan so")).click();
     assertThat(page.getByText("From here to the end")).isHidden();
     assertThat(page.getByText("Isolated only").first()).isVisible();
+  }
+
+  @Test
+  void one_change_is_made_at_a_time() {
+    Page page = openJobByKeyboard();
+    AtomicReference<Route> held = new AtomicReference<>();
+    page.route("**/policy", held::set);
+    page.keyboard().press("s");
+    page.waitForCondition(() -> held.get() != null);
+    Locator change =
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Change the plan"));
+    assertThat(change).isDisabled();
+    page.keyboard().type("118.6");
+    page.keyboard().press("Enter");
+    held.get().resume();
+    assertThat(change).isEnabled();
+    assertThat(page.getByLabel("Reading")).hasValue("118.6");
+    assertThat(page.getByText("0 entries", new Page.GetByTextOptions().setExact(true))).isVisible();
   }
 
   @ParameterizedTest
