@@ -28,7 +28,7 @@ export function percent(share: number): string {
 
 /** Minutes as one says them. */
 export function duration(minutes: number): string {
-  return minutes >= 10 ? `${Math.round(minutes)} min` : `${minutes.toFixed(1)} min`;
+  return `${Number(minutes.toFixed(minutes < 10 ? 1 : 0))} min`;
 }
 
 /** `not-made` is "not made". */

@@ -28,8 +28,10 @@ import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Draw;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.SoundUnit;
@@ -61,6 +63,11 @@ public final class Diagnosis {
   private static final List<Dimension> FINEST_FIRST =
       List.of(Dimension.OHMS, Dimension.VOLTS, Dimension.AMPERES);
 
+  /** From here on a supply is met by lines about a soft one (standard deviations). */
+  private static final double SOFT = 1.2;
+
+  private static final double SO_SOFT = 2;
+
   /** How often evidence is weighed again, unless there is so much that it takes seconds. */
   private static final int MOST_LOOKS = 3;
 
@@ -76,6 +83,7 @@ public final class Diagnosis {
 
   private final Sheet sheet;
   private final Expectations expectations;
+  private volatile Optional<Expectations> onSoftSupply = Optional.empty();
   private final Hypotheses hypotheses;
   private final Map<String, List<Expectations.AlsoBad>> alsoBad;
   private final Expectations.AlsoBad deadLine;
@@ -139,7 +147,7 @@ public final class Diagnosis {
     }
     parts.stream().filter(this::staysClosed).map(Diagnosis::bypass).forEach(flags::add);
     boolean misfit = flags.stream().anyMatch(f -> f.kind() == Flag.Kind.MISFIT);
-    Staircases staircases = new Staircases(sheet, expectations, weighing);
+    Staircases staircases = new Staircases(unit, weighing);
     List<Staircase> paths = new ArrayList<>();
     unit.chains().forEach((chain, situation) -> paths.add(staircases.of(chain, situation)));
     Optional<Account> account =
@@ -214,11 +222,34 @@ public final class Diagnosis {
   }
 
   /**
+   * Where the readings show a soft supply, or misfit, they are also weighed with lines that are
+   * true of a soft one: what a load draws from it is far from straight in its impedance. What
+   * explains them better holds.
+   */
+  private Weighing weigh(List<Evidence> usable, Optional<String> complaint) {
+    Weighing usual = weigh(expectations, usable, complaint);
+    if (usual.softness() < SOFT && usual.unexplained().size() < MISFITS) {
+      return usual;
+    }
+    Weighing soft = weigh(onSoftSupply(), usable, complaint);
+    return soft.logEvidence() > usual.logEvidence() ? soft : usual;
+  }
+
+  private Expectations onSoftSupply() {
+    if (onSoftSupply.isEmpty()) {
+      Draw soft = name -> name.equals(Network.SOURCE_OHMS) ? SO_SOFT : 0;
+      onSoftSupply = Optional.of(new Expectations(sheet, soft));
+    }
+    return onSoftSupply.get();
+  }
+
+  /**
    * A slip that fits is taken for a reading, and what is read after it for slips. So where the
    * leader leaves several readings unexplained, the evidence is weighed once more with these at the
    * head, as long as that explains it better.
    */
-  private Weighing weigh(List<Evidence> usable, Optional<String> complaint) {
+  private Weighing weigh(
+      Expectations expectations, List<Evidence> usable, Optional<String> complaint) {
     Weighing weighing = new Weighing(sheet, expectations, usable, prior(complaint));
     int looks = usable.size() > MANY ? 0 : MOST_LOOKS;
     for (int again = 0; again < looks; again++) {
@@ -497,9 +528,7 @@ public final class Diagnosis {
    */
   private double heatShare(Weighing weighing, Reading live) {
     Probe outer = Probe.of(sheet.supply(), live.situation());
-    Weighing.Weighed leader = weighing.believable().get(0);
-    List<Change> changes = leader.hypothesis().changesIn(sheet.situation(live.situation()));
-    double volts = leader.track().believed(expectations.line(changes, outer)).mean();
+    double volts = weighing.believed(weighing.believable().get(0), outer).mean();
     return Math.pow(volts / sheet.supply().volts(), 2);
   }
 

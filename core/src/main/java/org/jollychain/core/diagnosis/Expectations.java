@@ -11,8 +11,10 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Draw;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Sensitivities;
 import org.jollychain.core.network.Sensitivities.Prediction;
@@ -30,6 +32,9 @@ import org.jollychain.core.sheet.Situation;
  * the magnitude's mean, variance and best line follow by quadrature: with V = v + sum g z, z
  * standard normal, Stein's lemma gives the slope of the least-squares line of |V| on z as E[V/|V|]
  * . g, and what the line leaves is the residual variance.
+ *
+ * <p>The lines are drawn about one unit, the nominal one as a rule; about another they are better
+ * for units that are like it.
  */
 final class Expectations {
 
@@ -40,6 +45,8 @@ final class Expectations {
 
   private final Sheet sheet;
   private final SoundUnit unit;
+  private final Draw about;
+  private final List<String> parameters;
   private final Map<String, Sensitivities> sensitivities = new HashMap<>();
   private final Map<Asked, Known> known =
       Collections.synchronizedMap(
@@ -53,12 +60,31 @@ final class Expectations {
   /** What is measured, and by which meter. */
   private record Asked(Probe probe, Meter meter) {}
 
-  Expectations(SoundUnit unit) {
+  /** With the lines drawn about the nominal unit. */
+  Expectations(SoundUnit nominal) {
+    this(nominal, Draw.NOMINAL);
+  }
+
+  /** With the lines drawn about another. */
+  Expectations(Sheet sheet, Draw about) {
+    this(new SoundUnit(sheet, about), about);
+  }
+
+  private Expectations(SoundUnit unit, Draw about) {
     this.unit = unit;
     this.sheet = unit.sheet();
+    this.about = about;
+    this.parameters = Network.parameters(sheet);
     for (Situation s : sheet.situations().values()) {
-      sensitivities.put(s.id(), Sensitivities.of(sheet, s));
+      sensitivities.put(s.id(), Sensitivities.about(about, sheet, s));
     }
+  }
+
+  /** A parameter itself, in standard deviations. */
+  Line parameter(String name) {
+    double[] slopes = new double[parameters.size()];
+    slopes[parameters.indexOf(name)] = 1;
+    return new Line(0, slopes, 0, 0);
   }
 
   /**
@@ -153,6 +179,15 @@ final class Expectations {
   }
 
   private Line learn(List<Change> changes, Probe probe, Meter meter) {
+    Line here = learnHere(changes, probe, meter);
+    double mean = here.mean();
+    for (int i = 0; i < parameters.size(); i++) {
+      mean -= here.slopes()[i] * about.deviate(parameters.get(i));
+    }
+    return new Line(mean, here.slopes(), here.residualVariance(), here.floating());
+  }
+
+  private Line learnHere(List<Change> changes, Probe probe, Meter meter) {
     Prediction p = withPosition(changes, probe, meter);
     MeterFunction function = probe.function();
     boolean magnitude =

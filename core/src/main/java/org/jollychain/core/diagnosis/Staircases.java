@@ -37,17 +37,16 @@ final class Staircases {
   private static final int MOST_MIXED = 16;
 
   private final Sheet sheet;
-  private final Expectations expectations;
+  private final SoundUnit unit;
   private final Weighing weighing;
 
-  Staircases(Sheet sheet, Expectations expectations, Weighing weighing) {
-    this.sheet = sheet;
-    this.expectations = expectations;
+  Staircases(SoundUnit unit, Weighing weighing) {
+    this.unit = unit;
+    this.sheet = unit.sheet();
     this.weighing = weighing;
   }
 
   Staircase of(Chain chain, Situation situation) {
-    SoundUnit unit = expectations.unit();
     Solution sound = unit.in(situation.id());
     Solution cold = isolated().map(s -> unit.in(s.id())).orElse(sound);
     Map<String, Uncertain> measured = measured(chain, situation);
@@ -197,10 +196,7 @@ final class Staircases {
     List<Component> components = new ArrayList<>();
     for (Weighing.Weighed w : weighing.believable().stream().limit(MOST_MIXED).toList()) {
       if (w.probability() > MATTERS * weighing.believable().get(0).probability()) {
-        components.add(
-            new Component(
-                w.probability(),
-                w.track().believed(expectations.line(w.hypothesis().changesIn(situation), probe))));
+        components.add(new Component(w.probability(), weighing.believed(w, probe)));
       }
     }
     return new Mixture(components);

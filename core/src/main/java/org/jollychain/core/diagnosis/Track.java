@@ -2,6 +2,7 @@ package org.jollychain.core.diagnosis;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
@@ -15,14 +16,15 @@ import org.jollychain.core.quantity.Uncertain;
  * the light of those before it: a measured supply narrows every later drop.
  *
  * <p>Under a hypothesis the readings are jointly normal, with covariance B B' + R: B the slopes of
- * their lines, R what each has of its own. The track grows the Cholesky factor of it row by row,
- * which yields the mean and variance of each reading given the earlier ones, and their product is
- * the likelihood of all.
+ * their lines, R what each has of its own. Reading by reading this yields mean and variance given
+ * the earlier ones, and the product of the densities is the likelihood of all.
  *
  * <p>Meter uncertainty is type B (JCGM 100:2008): limits as rectangular distributions, one fifth of
  * the gain's variance a reading's own and the rest shared by all readings of a function. A small
  * share is left for the slips of a hand: a probe that makes no contact, a prefix misread, leads
- * that touch.
+ * that touch. Where a reading may well be either, both ways are gone on with, until later readings
+ * have told which it was: a sum of Gaussians (Alspach and Sorenson, 1972), cut to the likeliest
+ * few.
  */
 final class Track {
 
@@ -44,12 +46,13 @@ final class Track {
   /** Expectations this close, in standard deviations of a reading's own, are taken for one. */
   private static final double ALIKE = 0.12;
 
-  /**
-   * So many readings narrow what is expected of the next. By then the unit is known as well as its
-   * meter knows it, and the work for each further reading would grow with the square of their
-   * number.
-   */
-  private static final int MOST_TOGETHER = 120;
+  /** A reading is gone on with in two ways if the lesser is as likely as this beside the other. */
+  private static final double WORTH_A_WAY = Math.exp(-6);
+
+  private static final int MOST_WAYS = 4;
+
+  /** A way so much less likely than the best is given up (nat). */
+  private static final double GIVEN_UP = 10;
 
   private static final double OWN_GAIN = 0.2;
   private static final double SHARED_GAIN = 0.8;
@@ -67,11 +70,8 @@ final class Track {
 
   private final double sourceVolts;
   private final List<Meter> meters;
-  private final List<double[]> slopes = new ArrayList<>();
-  private final List<double[]> factor = new ArrayList<>();
-  private final List<Double> whitened = new ArrayList<>();
   private final List<Double> steps = new ArrayList<>();
-  private final List<Explained> explained = new ArrayList<>();
+  private final List<Explanation> explanations = new ArrayList<>();
   private double logLikelihood;
 
   /**
@@ -81,6 +81,7 @@ final class Track {
   Track(double sourceVolts, List<Meter> meters) {
     this.sourceVolts = sourceVolts;
     this.meters = meters;
+    explanations.add(new Explanation());
   }
 
   double logLikelihood() {
@@ -93,10 +94,14 @@ final class Track {
   }
 
   /** Adds evidence that depends on no other, by its probability or its density. */
-  private void absorb(double probability) {
-    double step = Math.log(probability);
-    steps.add(step);
-    logLikelihood += step;
+  private void absorb(double probability, Explained how) {
+    explanations.forEach(e -> e.leave(how, 0));
+    step(Math.log(probability));
+  }
+
+  private void step(double log) {
+    steps.add(log);
+    logLikelihood += log;
   }
 
   /** Slopes far below the last digit made nothing, so that the rest is quick to reckon with. */
@@ -153,11 +158,9 @@ final class Track {
   /** The same readings, to be gone on with otherwise. */
   Track copy() {
     Track copy = new Track(sourceVolts, meters);
-    copy.slopes.addAll(slopes);
-    copy.factor.addAll(factor);
-    copy.whitened.addAll(whitened);
+    copy.explanations.clear();
+    explanations.forEach(e -> copy.explanations.add(e.copy()));
     copy.steps.addAll(steps);
-    copy.explained.addAll(explained);
     copy.logLikelihood = logLikelihood;
     return copy;
   }
@@ -202,103 +205,146 @@ final class Track {
 
   /** Adds a reading to what is known. */
   void absorb(Line line, Reading reading, Noise noise) {
-    Explained how =
-        reading.shown() instanceof Shown.Figure figure
-            ? absorb(line, reading, figure, noise)
-            : absorbOther(line, reading);
-    explained.add(how);
+    if (reading.shown() instanceof Shown.Figure figure) {
+      absorb(line, reading, figure, noise);
+    } else {
+      absorbOther(line, reading);
+    }
   }
 
-  /** How each piece of evidence was best explained, in their order. */
+  /** How each piece of evidence is best explained, in their order. */
   List<Explained> explained() {
-    return explained;
+    return explanations.get(0).how();
   }
 
   /** Adds an observation by its probability. */
   void absorbSeen(double probability) {
-    absorb(probability);
-    explained.add(Explained.AS_READ);
+    absorb(probability, Explained.AS_READ);
   }
 
-  private Explained absorbOther(Line line, Reading reading) {
+  private void absorbOther(Line line, Reading reading) {
     boolean ohms = reading.probe().function().needsDeadCircuit();
     if (reading.shown() instanceof Shown.OverLimit && ohms) {
       double probability =
           (1 - NO_CONTACT - ANYTHING) * above(line, reading.meter().overLimitOhms()) + NO_CONTACT;
-      absorb(probability);
-      return probability < 2 * NO_CONTACT ? Explained.AS_SLIP : Explained.AS_READ;
-    }
-    if (reading.shown() instanceof Shown.Buzzer buzzer) {
+      absorb(probability, probability < 2 * NO_CONTACT ? Explained.AS_SLIP : Explained.AS_READ);
+    } else if (reading.shown() instanceof Shown.Buzzer buzzer) {
       double sounds = 1 - above(line, reading.meter().buzzerOhms());
       double probability =
           (1 - BUZZER_WRONG) * (buzzer.sounds() ? sounds : 1 - sounds) + BUZZER_WRONG / 2;
-      absorb(probability);
-      return probability < BUZZER_WRONG ? Explained.AS_SLIP : Explained.AS_READ;
+      absorb(probability, probability < BUZZER_WRONG ? Explained.AS_SLIP : Explained.AS_READ);
+    } else {
+      absorb(1, Explained.AS_READ);
     }
-    absorb(1.0);
-    return Explained.AS_READ;
   }
 
-  private Explained absorb(Line line, Reading reading, Shown.Figure figure, Noise leftOpen) {
+  private void absorb(Line line, Reading reading, Shown.Figure figure, Noise leftOpen) {
+    MeterFunction function = reading.probe().function();
+    double[] row = row(line, function, reading.meter());
+    double own = leftOpen.asRead() + expectedVariance(line, function, reading.meter());
+    for (Explanation e : List.copyOf(explanations)) {
+      Explanation.Given given = e.given(row);
+      double mean = line.mean() + given.shift();
+      double variance = Math.max(given.variance() + own, 1e-3 * own);
+      Chances chances = chances(line, reading, figure, leftOpen, mean, variance);
+      double asRead = chances.asRead;
+      double otherwise = chances.otherwise();
+      boolean both = Math.min(asRead, otherwise) > WORTH_A_WAY * Math.max(asRead, otherwise);
+      if (both) {
+        Explanation other = e.copy();
+        other.leave(chances.how(), Math.log(otherwise));
+        explanations.add(other);
+      }
+      if (both || asRead > otherwise) {
+        double sum = both ? asRead : asRead + otherwise;
+        e.believe(given, figure.value() - mean, Math.sqrt(variance), Math.log(sum));
+      } else {
+        e.leave(chances.how(), Math.log(asRead + otherwise));
+      }
+    }
+    settle();
+  }
+
+  /** Makes the weights of the ways add up to one again and gives up those that do not matter. */
+  private void settle() {
+    double best = Double.NEGATIVE_INFINITY;
+    for (Explanation e : explanations) {
+      best = Math.max(best, e.logWeight());
+    }
+    double sum = 0;
+    for (Explanation e : explanations) {
+      sum += Math.exp(e.logWeight() - best);
+    }
+    double step = best + Math.log(sum);
+    step(step);
+    if (explanations.size() > 1) {
+      explanations.sort(Comparator.comparingDouble(Explanation::logWeight).reversed());
+      double least = best - GIVEN_UP;
+      while (explanations.size() > MOST_WAYS
+          || explanations.get(explanations.size() - 1).logWeight() < least) {
+        explanations.remove(explanations.size() - 1);
+      }
+    }
+    explanations.forEach(e -> e.weigh(-step));
+  }
+
+  /** How likely a figure is, as a density, in each of the ways that it may have come about. */
+  private record Chances(double asRead, double collapsed, double prefix, double slip) {
+
+    double otherwise() {
+      return collapsed + prefix + slip;
+    }
+
+    /** A ghost that has bled away is no slip. */
+    Explained how() {
+      return collapsed > Math.max(prefix, slip)
+          ? Explained.AS_READ
+          : prefix > slip ? Explained.AS_PREFIX : Explained.AS_SLIP;
+    }
+  }
+
+  private Chances chances(
+      Line line,
+      Reading reading,
+      Shown.Figure figure,
+      Noise leftOpen,
+      double mean,
+      double variance) {
     Meter meter = reading.meter();
     MeterFunction function = reading.probe().function();
     boolean ohms = function.needsDeadCircuit();
-    double[] row = row(line, function, meter);
     double expectedVariance = expectedVariance(line, function, meter);
     double ownVariance = leftOpen.asRead() + expectedVariance;
-    double[] w = forward(row);
-    double mean = line.mean() + dot(w, whitened);
-    double variance = squared(row) + ownVariance - squared(w);
-    variance = Math.max(variance, 1e-3 * ownVariance);
     double bled = BLED * line.floating();
     double within = ohms ? 1 - above(line, meter.overLimitOhms()) : 1;
     double asRead = 1 - ANYTHING - NO_CONTACT - PREFIX;
-    double main = asRead * within * (1 - bled) * density(figure.value(), mean, variance);
     double noise = Math.max(ownVariance - line.residualVariance(), 1e-6);
-    double collapsed = asRead * bled * density(figure.value(), 0, noise);
-    double shared = within * 0.5 * PREFIX;
     double known = variance - ownVariance + expectedVariance;
     double up = density(figure.value() * 1e3, mean, known + leftOpen.thousandfold());
     double down = density(figure.value() * 1e-3, mean, known + leftOpen.thousandth());
-    double prefix = shared * (1e3 * up + 1e-3 * down);
     double anything =
         ohms
             ? ANYTHING
                 / (Math.max(figure.value(), SMALLEST_OHMS)
                     * Math.log(meter.overLimitOhms() / SMALLEST_OHMS))
             : ANYTHING / (1.2 * sourceVolts);
-    double own = Math.sqrt(ownVariance);
-    double slip =
-        anything
-            + (ohms
-                ? FALSE_SHORT
-                    * density(figure.value(), meter.leadOhms(), LEAD_OHMS_SD * LEAD_OHMS_SD)
-                : NO_CONTACT * density(figure.value(), 0, Math.max(own * own, 1e-4)));
-    absorb(main + collapsed + prefix + slip);
-    if (collapsed > Math.max(main, Math.max(prefix, slip))) {
-      return Explained.AS_READ;
-    }
-    if (main < prefix || main < slip) {
-      return prefix > slip ? Explained.AS_PREFIX : Explained.AS_SLIP;
-    }
-    if (slopes.size() == MOST_TOGETHER) {
-      return Explained.AS_READ;
-    }
-    double sd = Math.sqrt(variance);
-    double[] grown = Arrays.copyOf(w, w.length + 1);
-    grown[w.length] = sd;
-    slopes.add(row);
-    factor.add(grown);
-    whitened.add((figure.value() - mean) / sd);
-    return Explained.AS_READ;
+    double noContact =
+        ohms
+            ? FALSE_SHORT * density(figure.value(), meter.leadOhms(), LEAD_OHMS_SD * LEAD_OHMS_SD)
+            : NO_CONTACT * density(figure.value(), 0, Math.max(ownVariance, 1e-4));
+    return new Chances(
+        asRead * within * (1 - bled) * density(figure.value(), mean, variance),
+        asRead * bled * density(figure.value(), 0, noise),
+        within * 0.5 * PREFIX * (1e3 * up + 1e-3 * down),
+        anything + noContact);
   }
 
   /** What is now believed of a quantity that has not been read, meter uncertainty left out. */
   Uncertain believed(Line line) {
     double[] row = Arrays.copyOf(line.slopes(), line.slopes().length + gains() + 1);
-    double[] w = forward(row);
-    double variance = squared(row) + line.residualVariance() - squared(w);
-    return new Uncertain(line.mean() + dot(w, whitened), Math.sqrt(Math.max(0, variance)));
+    Explanation.Given given = explanations.get(0).given(row);
+    double variance = given.variance() + line.residualVariance();
+    return new Uncertain(line.mean() + given.shift(), Math.sqrt(Math.max(0, variance)));
   }
 
   private int gains() {
@@ -326,49 +372,8 @@ final class Track {
     return OWN_GAIN * gain * gain / 3 + line.residualVariance();
   }
 
-  /** Solves L w = covariance of a new row with the earlier readings. */
-  private double[] forward(double[] row) {
-    int[] matter = new int[row.length];
-    int count = 0;
-    for (int p = 0; p < row.length; p++) {
-      if (row[p] != 0) {
-        matter[count++] = p;
-      }
-    }
-    double[] w = new double[slopes.size()];
-    for (int i = 0; i < w.length; i++) {
-      double sum = 0;
-      double[] earlier = slopes.get(i);
-      for (int k = 0; k < count; k++) {
-        sum += row[matter[k]] * earlier[matter[k]];
-      }
-      double[] l = factor.get(i);
-      for (int j = 0; j < i; j++) {
-        sum -= l[j] * w[j];
-      }
-      w[i] = sum / l[i];
-    }
-    return w;
-  }
-
   private static double density(double x, double mean, double variance) {
     return Math.exp(Normal.logDensity(x, mean, variance));
-  }
-
-  private static double squared(double[] a) {
-    double sum = 0;
-    for (double v : a) {
-      sum += v * v;
-    }
-    return sum;
-  }
-
-  private static double dot(double[] a, List<Double> b) {
-    double sum = 0;
-    for (int i = 0; i < a.length; i++) {
-      sum += a[i] * b.get(i);
-    }
-    return sum;
   }
 
   /** The probability that a resistance is above a threshold of the meter. */

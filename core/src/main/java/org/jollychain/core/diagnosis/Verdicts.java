@@ -337,15 +337,7 @@ final class Verdicts {
   private Measured measured(Part part, Reading reading) {
     double volts = ((Shown.Figure) reading.shown()).value();
     Probe clamp = Probe.across(MeterFunction.amperesOf(sheet.supply()), part, reading.situation());
-    Weighing.Weighed leader = weighing.believable().get(0);
-    double amperes =
-        Math.abs(
-            leader
-                .track()
-                .believed(
-                    expectations.line(
-                        leader.hypothesis().changesIn(sheet.situation(reading.situation())), clamp))
-                .mean());
+    double amperes = Math.abs(weighing.believed(weighing.believable().get(0), clamp).mean());
     double nominal = Math.abs(expectations.line(List.of(), clamp).mean());
     double source = openVolts(part, reading);
     boolean flows = nominal > 0 && amperes > FLOWING_SHARE * nominal;

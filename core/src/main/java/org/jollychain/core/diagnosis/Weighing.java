@@ -24,7 +24,11 @@ import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Network;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.quantity.Uncertain;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
 
 /**
  * Every hypothesis weighed by all the evidence: posterior = prior times likelihood, made to add up
@@ -357,6 +361,18 @@ final class Weighing {
       return Track.Explained.AS_READ;
     }
     return all.get(at);
+  }
+
+  /** What is now believed of a reading that has not been taken, should a hypothesis be true. */
+  Uncertain believed(Weighed w, Probe probe) {
+    Situation situation = sheet.situation(probe.situation());
+    return w.track().believed(expectations.line(w.hypothesis().changesIn(situation), probe));
+  }
+
+  /** How soft the supply is believed to be (standard deviations from usual). */
+  double softness() {
+    Line softness = expectations.parameter(Network.SOURCE_OHMS);
+    return believable.get(0).track().believed(softness).mean();
   }
 
   /** The readings that the leader takes for slips, in order. */

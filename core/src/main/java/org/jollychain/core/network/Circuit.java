@@ -117,7 +117,7 @@ final class Circuit {
     double conductor =
         Math.max(
             SMALLEST_SOURCE_OHMS,
-            draw.logNormal("source-ohms", supply.sourceOhms(), SOURCE_LOG_SD) / 2);
+            draw.logNormal(Network.SOURCE_OHMS, supply.sourceOhms(), SOURCE_LOG_SD) / 2);
     boolean connected =
         situation.supplyOn() || supply.system() == SupplySystem.TRANSFORMER || supply.dc();
     Complex ohms = Complex.of(connected ? conductor : OPEN_OHMS);

@@ -65,6 +65,9 @@ public final class Network {
     return new Network(new Circuit(sheet, situation, draw));
   }
 
+  /** The parameter of how soft the supply is. */
+  public static final String SOURCE_OHMS = "source-ohms";
+
   /** Names of the parameters a sheet's circuit depends on, in a fixed order. */
   public static List<String> parameters(Sheet sheet) {
     TreeSet<String> names = new TreeSet<>();

@@ -47,18 +47,27 @@ public final class Sensitivities {
     this.strayMoves = strayMoves.toArray(StrayMove[]::new);
   }
 
-  /** Of a sheet in one situation. */
+  /** Of a sheet in one situation, about the nominal unit. */
   public static Sensitivities of(Sheet sheet, Situation situation) {
+    return about(Draw.NOMINAL, sheet, situation);
+  }
+
+  /** The same about another unit. */
+  public static Sensitivities about(Draw unit, Sheet sheet, Situation situation) {
     List<String> parameters = Network.parameters(sheet);
     List<BranchMove> branchMoves = new ArrayList<>();
     List<StrayMove> strayMoves = new ArrayList<>();
     for (int p = 0; p < parameters.size(); p++) {
       String parameter = parameters.get(p);
-      Circuit below = new Circuit(sheet, situation, name -> name.equals(parameter) ? -SECANT : 0);
-      Circuit above = new Circuit(sheet, situation, name -> name.equals(parameter) ? SECANT : 0);
+      Circuit below = new Circuit(sheet, situation, moved(unit, parameter, -SECANT));
+      Circuit above = new Circuit(sheet, situation, moved(unit, parameter, SECANT));
       addMoves(p, below, above, branchMoves, strayMoves);
     }
     return new Sensitivities(parameters, branchMoves, strayMoves);
+  }
+
+  private static Draw moved(Draw unit, String parameter, double by) {
+    return name -> unit.deviate(name) + (name.equals(parameter) ? by : 0);
   }
 
   /** Names of the parameters, in the order of the slopes. */
@@ -80,7 +89,7 @@ public final class Sensitivities {
   /**
    * What a meter should read at a probe.
    *
-   * @param solution of the nominal unit in the situation this was made for
+   * @param solution in the situation this was made for, of the unit it was made about
    */
   public Prediction predict(Solution solution, Probe probe, Meter meter) {
     if (!meter.answers(solution, probe.function())) {

@@ -305,7 +305,7 @@ final class Telling {
   }
 
   private static String minutes(double minutes) {
-    return String.format(Locale.ROOT, "%.1f min", minutes);
+    return String.format(Locale.ROOT, minutes < 10 ? "%.1f min" : "%.0f min", minutes);
   }
 
   /** In what way something is found out: alternatives should differ in it. */

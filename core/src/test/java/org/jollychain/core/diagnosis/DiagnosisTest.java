@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
 import org.jollychain.core.Readings;
@@ -20,7 +21,12 @@ import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Meters;
+import org.jollychain.core.network.Network;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
 
@@ -376,5 +382,50 @@ class DiagnosisTest {
     assertThatThrownBy(() -> DIAGNOSIS.assess(List.of(), Optional.of("smells")))
         .isInstanceOf(EvidenceException.class)
         .hasMessageContaining("there are no-heat, dead");
+  }
+
+  /**
+   * A soft source in front of loads that resist little more than it: what they get is far from
+   * straight in its impedance, and no part of the unit is to be blamed for it.
+   */
+  @Test
+  void a_soft_supply_is_blamed_on_no_part() {
+    Sheet sheet = Sheets.shipped("heater-instant-12v");
+    SoundUnit unit = new SoundUnit(sheet, name -> name.equals(Network.SOURCE_OHMS) ? 2.2 : 0);
+    Readings on = new Readings(sheet);
+    List<Evidence> evidence = new ArrayList<>();
+    for (String part : List.of("bank-valve-2", "main-valve", "bank-valve-1")) {
+      for (String situation : List.of("heat-call", "low-fire")) {
+        for (MeterFunction function : List.of(MeterFunction.VOLTS_DC, MeterFunction.AMPS_DC)) {
+          Probe probe = Probe.across(function, sheet.part(part), situation);
+          double shown = Meter.GENERAL.read(unit.in(situation), probe);
+          evidence.add(
+              on.across(
+                  function.toString(),
+                  part,
+                  situation,
+                  String.format(
+                      Locale.ROOT, function == MeterFunction.AMPS_DC ? "%.2f" : "%.3f", shown)));
+        }
+      }
+    }
+    for (String pair : List.of("X2-1 PE", "X2-8 PE", "X2-1 X2-8")) {
+      String[] points = pair.split(" ");
+      Probe probe = Probe.between(MeterFunction.VOLTS_DC, points[0], points[1], "heat-call");
+      double shown = Meter.GENERAL.read(unit.in("heat-call"), probe);
+      evidence.add(
+          on.entry(
+              "volts-dc",
+              Optional.empty(),
+              "heat-call",
+              List.of(),
+              String.format(Locale.ROOT, "%s %.3f", pair.replace(' ', '-'), shown)));
+    }
+    evidence.add(on.ohms("bank-valve-2", "45.5"));
+    evidence.add(on.ohms("inlet-sensor", "OL"));
+    evidence.add(on.ohms("inlet-sensor", "OL"));
+    Assessment a = new Diagnosis(sheet).assess(evidence, Optional.empty());
+    assertThat(a.leading().part()).isEqualTo("inlet-sensor");
+    assertThat(a.leading().probability()).isGreaterThan(0.9);
   }
 }

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Random;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Draw;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Network;
@@ -68,6 +69,39 @@ class ExpectationsTest {
     Line spread = EXPECTED.line(List.of(Change.dropping("limit", 2).spread(0.23)), limit);
     assertThat(spread.mean()).isCloseTo(sharp.mean(), within(0.05 * sharp.mean()));
     assertThat(sd(spread)).isGreaterThan(2 * sd(sharp));
+  }
+
+  /** A unit on a soft supply, solved as it is, is the judge of both kinds of lines. */
+  @Test
+  void lines_about_a_soft_supply_are_truer_of_one() {
+    Sheet twelveVolts = Sheets.shipped("heater-instant-12v");
+    Draw soft = name -> name.equals(Network.SOURCE_OHMS) ? 1.8 : 0;
+    SoundUnit unit = new SoundUnit(twelveVolts, soft);
+    Expectations usual = new Expectations(new SoundUnit(twelveVolts));
+    Expectations about = new Expectations(twelveVolts, name -> soft.deviate(name) * 2 / 1.8);
+    Probe busy =
+        Probe.across(MeterFunction.VOLTS_DC, twelveVolts.part("bank-valve-2"), "heat-call");
+    Probe calm = Probe.across(MeterFunction.VOLTS_DC, twelveVolts.part("main-valve"), "low-fire");
+    assertThat(calmGivenBusy(about, unit, busy, calm)).isLessThan(0.02);
+    assertThat(calmGivenBusy(usual, unit, busy, calm)).isGreaterThan(0.05);
+  }
+
+  /** How far the one reading is from what it should be beside the other (V). */
+  private static double calmGivenBusy(Expectations lines, SoundUnit unit, Probe busy, Probe calm) {
+    Line of = lines.line(List.of(), busy);
+    Line other = lines.line(List.of(), calm);
+    int source = Network.parameters(unit.sheet()).indexOf(Network.SOURCE_OHMS);
+    double deviates =
+        (Meter.GENERAL.read(unit.in("heat-call"), busy) - of.mean()) / of.slopes()[source];
+    double shown = Meter.GENERAL.read(unit.in("low-fire"), calm);
+    return Math.abs(other.mean() + other.slopes()[source] * deviates - shown);
+  }
+
+  @Test
+  void a_parameter_itself_is_known_to_one_standard_deviation() {
+    Line source = EXPECTED.parameter(Network.SOURCE_OHMS);
+    assertThat(source.mean()).isZero();
+    assertThat(sd(source)).isEqualTo(1);
   }
 
   /** By hand: the mean of the ten-point rule over a normal's powers is 1, 0, 1, 0, 3, 15, 105. */

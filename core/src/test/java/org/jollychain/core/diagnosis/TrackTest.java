@@ -87,6 +87,41 @@ class TrackTest {
     assertThat(track.believed(DROP)).isEqualTo(before);
   }
 
+  /** What could be either is settled by what comes after it, in whatever order that is. */
+  @Test
+  void a_slip_that_almost_fits_is_found_out_by_later_readings() {
+    absorb(track, SUPPLY, volts(262.0, 0.1));
+    assertThat(track.explained()).containsExactly(Track.Explained.AS_READ);
+    absorb(track, DROP, volts(239.8, 0.1));
+    absorb(track, SUPPLY, volts(240.1, 0.1));
+    assertThat(track.explained())
+        .containsExactly(Track.Explained.AS_SLIP, Track.Explained.AS_READ, Track.Explained.AS_READ);
+    assertThat(track.believed(DROP).mean()).isCloseTo(240, within(1.0));
+  }
+
+  @Test
+  void what_each_piece_of_evidence_adds_is_the_likelihood_in_all() {
+    for (double shown : new double[] {262, 239.8, 250, 240.1, 0, 241}) {
+      absorb(track, SUPPLY, volts(shown, 0.1));
+    }
+    track.absorbSeen(0.5);
+    assertThat(track.steps()).hasSize(7);
+    assertThat(track.steps().stream().mapToDouble(s -> s).sum())
+        .isCloseTo(track.logLikelihood(), within(1e-9));
+  }
+
+  @Test
+  void a_copy_goes_its_own_way() {
+    absorb(track, SUPPLY, volts(262.0, 0.1));
+    double before = track.logLikelihood();
+    Track copy = track.copy();
+    absorb(copy, DROP, volts(239.8, 0.1));
+    absorb(copy, SUPPLY, volts(240.1, 0.1));
+    assertThat(track.logLikelihood()).isEqualTo(before);
+    assertThat(track.explained()).containsExactly(Track.Explained.AS_READ);
+    assertThat(track.believed(DROP).mean()).isGreaterThan(255);
+  }
+
   @Test
   void a_thousandfold_reading_is_explained_by_its_prefix() {
     Reading kilo = ohms(new Shown.Figure(12_800, 100));

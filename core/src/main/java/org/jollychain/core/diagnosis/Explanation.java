@@ -1,0 +1,127 @@
+package org.jollychain.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * One way to take the readings so far: those that it believes narrow what is expected of the next,
+ * the others teach nothing. Those believed are jointly normal; the Cholesky factor of their
+ * covariance grows row by row.
+ */
+final class Explanation {
+
+  /**
+   * So many readings narrow what is expected of the next. By then the unit is known as well as its
+   * meter knows it, and the work for each further reading would grow with the square of their
+   * number.
+   */
+  private static final int MOST_TOGETHER = 120;
+
+  private final List<double[]> slopes = new ArrayList<>();
+  private final List<double[]> factor = new ArrayList<>();
+  private final List<Double> whitened = new ArrayList<>();
+  private final List<Track.Explained> how = new ArrayList<>();
+  private double logWeight;
+
+  Explanation copy() {
+    Explanation copy = new Explanation();
+    copy.slopes.addAll(slopes);
+    copy.factor.addAll(factor);
+    copy.whitened.addAll(whitened);
+    copy.how.addAll(how);
+    copy.logWeight = logWeight;
+    return copy;
+  }
+
+  /** Logarithm of its probability among the explanations of a track. */
+  double logWeight() {
+    return logWeight;
+  }
+
+  void weigh(double log) {
+    logWeight += log;
+  }
+
+  /** How each piece of evidence is explained, in their order. */
+  List<Track.Explained> how() {
+    return how;
+  }
+
+  /**
+   * What those believed say of a further reading.
+   *
+   * @param row its slopes
+   * @param covariance with those believed, by their factor
+   * @param shift to be added to its mean
+   * @param variance of its slopes that is left
+   */
+  record Given(double[] row, double[] covariance, double shift, double variance) {}
+
+  Given given(double[] row) {
+    double[] w = forward(row);
+    double shift = 0;
+    for (int i = 0; i < w.length; i++) {
+      shift += w[i] * whitened.get(i);
+    }
+    return new Given(row, w, shift, squared(row) - squared(w));
+  }
+
+  /**
+   * Believes a further reading.
+   *
+   * @param excess of the reading over what was expected of it
+   * @param sd of that
+   * @param log of how likely it is
+   */
+  void believe(Given given, double excess, double sd, double log) {
+    logWeight += log;
+    how.add(Track.Explained.AS_READ);
+    if (slopes.size() < MOST_TOGETHER) {
+      double[] grown = Arrays.copyOf(given.covariance, given.covariance.length + 1);
+      grown[given.covariance.length] = sd;
+      slopes.add(given.row);
+      factor.add(grown);
+      whitened.add(excess / sd);
+    }
+  }
+
+  /** Learns nothing from a further piece of evidence, which is so likely. */
+  void leave(Track.Explained explained, double log) {
+    logWeight += log;
+    how.add(explained);
+  }
+
+  /** Solves L w = covariance of a new row with the earlier readings. */
+  private double[] forward(double[] row) {
+    int[] matter = new int[row.length];
+    int count = 0;
+    for (int p = 0; p < row.length; p++) {
+      if (row[p] != 0) {
+        matter[count++] = p;
+      }
+    }
+    double[] w = new double[slopes.size()];
+    for (int i = 0; i < w.length; i++) {
+      double sum = 0;
+      double[] earlier = slopes.get(i);
+      for (int k = 0; k < count; k++) {
+        sum += row[matter[k]] * earlier[matter[k]];
+      }
+      double[] l = factor.get(i);
+      for (int j = 0; j < i; j++) {
+        sum -= l[j] * w[j];
+      }
+      w[i] = sum / l[i];
+    }
+    return w;
+  }
+
+  private static double squared(double[] a) {
+    double sum = 0;
+    for (double v : a) {
+      sum += v * v;
+    }
+    return sum;
+  }
+}
