@@ -47,9 +47,9 @@ final class Track {
   private static final double ALIKE = 0.12;
 
   /** A reading is gone on with in two ways if the lesser is as likely as this beside the other. */
-  private static final double WORTH_A_WAY = Math.exp(-6);
+  private static final double WORTH_A_WAY = Math.exp(-4);
 
-  private static final int MOST_WAYS = 4;
+  private static final int MOST_WAYS = 3;
 
   /** A way so much less likely than the best is given up (nat). */
   private static final double GIVEN_UP = 10;
