@@ -104,6 +104,13 @@ public final class SoundUnit {
     return now;
   }
 
+  /** True where an ohmmeter still finds a way around an open part. */
+  public boolean bridged(Part part, String situation) {
+    double around =
+        in(situation, List.of(Change.open(part.id()))).ohmsBetween(part.from(), part.to()).re();
+    return around < Meter.GENERAL.overLimitOhms();
+  }
+
   /** The unit with something changed, driven contacts left as they are. */
   public Solution frozen(String situation, List<Change> changes) {
     return networks.get(situation).solve(changes);

@@ -15,8 +15,6 @@ import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.evidence.Reading;
-import org.jollychain.core.network.Change;
-import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
@@ -289,14 +287,15 @@ public final class Questions {
         .map(
             s -> {
               Probe across = Probe.across(MeterFunction.OHMS, part, s.id());
-              return measure(bridged(part, s) ? across.lifted(Set.of(part.from())) : across);
+              return measure(
+                  unit.bridged(part, s.id()) ? across.lifted(Set.of(part.from())) : across);
             });
   }
 
   private Optional<Question> ifOpen(Part part) {
     return isolated().stream()
         .filter(s -> part.actsAsLink() && part.stateIn(s) == ContactState.OPEN)
-        .filter(s -> !bridged(part, s))
+        .filter(s -> !unit.bridged(part, s.id()))
         .findFirst()
         .map(s -> measure(Probe.across(MeterFunction.OHMS, part, s.id())));
   }
@@ -338,14 +337,6 @@ public final class Questions {
             earth ->
                 measure(
                     Probe.between(MeterFunction.OHMS, part.from(), earth, isolated().get(0).id())));
-  }
-
-  private boolean bridged(Part part, Situation situation) {
-    double around =
-        unit.in(situation.id(), List.of(Change.open(part.id())))
-            .ohmsBetween(part.from(), part.to())
-            .re();
-    return around < Meter.GENERAL.overLimitOhms();
   }
 
   /** Ohms from the head of a run of links to each of its points: one reading for many links. */

@@ -55,6 +55,14 @@ class SoundUnitTest {
     assertThat(kit.runs("strip-1", kit.in("idle", List.of(Change.closed("stat-heat"))))).isTrue();
   }
 
+  /** By hand: past the relay are primary, lower interlock and, back to the line, the board. */
+  @Test
+  void an_ohmmeter_finds_a_way_around_what_the_rest_of_the_circuit_bridges() {
+    SoundUnit oven = unit("microwave-120");
+    assertThat(oven.bridged(oven.sheet().part("cook-relay"), "isolated")).isTrue();
+    assertThat(oven.bridged(oven.sheet().part("line-fuse"), "isolated")).isFalse();
+  }
+
   @Test
   void a_welded_contact_stays_closed_whatever_its_coil_does() {
     SoundUnit kit = unit("heat-kit-240");

@@ -1,0 +1,93 @@
+package org.jollychain.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.jollychain.core.diagnosis.Assessment.SupplyAssessment;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Supply;
+
+/**
+ * What the evidence says of what feeds the unit, from any of the readings between its terminals.
+ */
+final class SupplyJudgement {
+
+  private static final double BLAMED = 0.8;
+  private static final double CONTRADICTED = 0.02;
+
+  private final Sheet sheet;
+  private final Expectations expectations;
+  private final Weighing weighing;
+
+  SupplyJudgement(Expectations expectations, Weighing weighing) {
+    this.sheet = expectations.unit().sheet();
+    this.expectations = expectations;
+    this.weighing = weighing;
+  }
+
+  SupplyAssessment judge() {
+    double fault = weighing.probability(h -> h.supplyFault().isPresent());
+    List<Reading> live = new ArrayList<>();
+    for (Evidence e : weighing.evidence()) {
+      if (e instanceof Reading r
+          && r.probe().function().dimension() == Dimension.VOLTS
+          && sheet.supplyPoints().contains(r.probe().red())
+          && sheet.supplyPoints().contains(r.probe().black())) {
+        live.add(r);
+      }
+    }
+    List<String> because = new ArrayList<>();
+    live.forEach(r -> because.add(reason(r)));
+    Optional<Double> heat = live.stream().findFirst().map(r -> heatShare(r));
+    heat.ifPresent(
+        h ->
+            because.add(
+                "Heat goes with the square of the voltage: %s of nominal."
+                    .formatted(Dimension.SHARE.format(h))));
+    Optional<SupplyVerdict> blamed =
+        fault < BLAMED
+            ? Optional.empty()
+            : weighing.all().stream()
+                .flatMap(w -> w.hypothesis().supplyFault().stream())
+                .findFirst()
+                .flatMap(f -> Kebab.read(SupplyVerdict.class, f.toString()));
+    double ifDead = weighing.ratioIfAlso("supply", dead());
+    SupplyVerdict verdict =
+        blamed.orElse(
+            !live.isEmpty() && fault < 0.2 && ifDead < CONTRADICTED
+                ? SupplyVerdict.SOUND
+                : SupplyVerdict.UNMEASURED);
+    if (because.isEmpty()) {
+      because.add(
+          "No supply reading yet: %s to %s first."
+              .formatted(sheet.supply().outwardPoint(), sheet.supply().homewardPoint()));
+    }
+    return new SupplyAssessment(verdict, fault, heat, because);
+  }
+
+  /**
+   * What a heater between the outer terminals gets of its nominal power, by the voltage that is now
+   * believed there, whichever terminals were read.
+   */
+  private double heatShare(Reading live) {
+    Probe outer = Probe.of(sheet.supply(), live.situation());
+    double volts = weighing.believed(weighing.believable().get(0), outer).mean();
+    return Math.pow(volts / sheet.supply().volts(), 2);
+  }
+
+  private String reason(Reading r) {
+    double sound = expectations.line(List.of(), r.probe()).mean();
+    return "%s, nominal %s.".formatted(Wording.said(sheet, r), Dimension.VOLTS.format(sound));
+  }
+
+  private Expectations.AlsoBad dead() {
+    Change open = Change.open(Supply.conductor(sheet.supply().system().outward()));
+    return new Expectations.AlsoBad(-1, List.of(open));
+  }
+}

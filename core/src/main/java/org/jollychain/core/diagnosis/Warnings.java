@@ -1,0 +1,170 @@
+package org.jollychain.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.jollychain.core.diagnosis.Assessment.Flag;
+import org.jollychain.core.diagnosis.Assessment.PartAssessment;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Solution;
+import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
+import org.jollychain.core.sheet.Sheet;
+
+/**
+ * What is to be minded: readings that mislead or do not fit, two faults, a limit that stays closed.
+ */
+final class Warnings {
+
+  /**
+   * A way to the case where the sheet has none looks like a leak of a part near it, and hides it.
+   */
+  private static final int MISFITS_OF_A_LEAK = 1;
+
+  private static final double GHOST_OHMS = 1e6;
+  private static final double GHOST_VOLTS = 5;
+
+  private final SoundUnit unit;
+  private final Sheet sheet;
+  private final Weighing weighing;
+  private final Weighing.Weighed leader;
+  private final Verdicts verdicts;
+
+  Warnings(SoundUnit unit, Weighing weighing, Verdicts verdicts) {
+    this.unit = unit;
+    this.sheet = unit.sheet();
+    this.weighing = weighing;
+    this.leader = weighing.believable().get(0);
+    this.verdicts = verdicts;
+  }
+
+  List<Flag> all(List<PartAssessment> parts) {
+    List<Flag> flags = new ArrayList<>();
+    readings(flags);
+    for (PartAssessment part : parts) {
+      if (verdicts.provesNothing(part)) {
+        List<String> ids =
+            verdicts.readingsOf(sheet.part(part.id())).stream().map(Reading::id).toList();
+        flags.add(
+            new Flag(
+                Flag.Kind.NO_CURRENT,
+                ids,
+                "Next to no voltage across the %s proves nothing: nothing is shown to flow through it."
+                    .formatted(part.title())));
+      }
+    }
+    parts.stream().filter(this::staysClosed).map(Warnings::bypass).forEach(flags::add);
+    return flags;
+  }
+
+  /** A link that has to open by heat, and does not. */
+  private boolean staysClosed(PartAssessment part) {
+    return part.verdict() == Verdict.STUCK
+        && sheet.part(part.id()).thermal().isPresent()
+        && sheet.part(part.id()).kind() != PartKind.THERMOSTAT;
+  }
+
+  private static Flag bypass(PartAssessment part) {
+    return new Flag(
+        Flag.Kind.BYPASS_SUSPECTED,
+        List.of(),
+        "The %s stays closed where it must be open: stuck or bypassed. Stop using the unit until it is renewed like for like."
+            .formatted(part.title()));
+  }
+
+  /** What is to be minded about the readings. */
+  private void readings(List<Flag> flags) {
+    List<String> misfits = new ArrayList<>();
+    for (Evidence e : weighing.evidence()) {
+      Track.Explained how = weighing.explained(leader, e);
+      if (e instanceof Reading r) {
+        if (how == Track.Explained.AS_PREFIX) {
+          flags.add(
+              new Flag(
+                  Flag.Kind.SLIP,
+                  List.of(e.id()),
+                  "%s fits only with another prefix: a thousand times more or less."
+                      .formatted(Wording.said(sheet, r))));
+        } else if (how == Track.Explained.AS_SLIP) {
+          if (!repeated(r)) {
+            misfits.add(e.id());
+          }
+          flags.add(
+              new Flag(
+                  Flag.Kind.SLIP,
+                  List.of(e.id()),
+                  "%s does not fit the rest: repeat it with firm contact."
+                      .formatted(Wording.said(sheet, r))));
+        }
+        ghost(r).ifPresent(flags::add);
+        parallel(r).ifPresent(flags::add);
+      }
+    }
+    boolean offSheet = weighing.leader().hypothesis().kind() == Hypothesis.Kind.NOT_ON_SHEET;
+    boolean leak = leader.hypothesis().ofParts().anyMatch(f -> f.mode() == FaultMode.CASE_LEAK);
+    if (misfits.size() >= (leak ? MISFITS_OF_A_LEAK : Diagnosis.MISFITS) || offSheet) {
+      flags.add(
+          new Flag(
+              Flag.Kind.MISFIT,
+              List.copyOf(misfits),
+              "No fault on this sheet explains the readings; the circuit may differ from the sheet."));
+    }
+    if (leader.hypothesis().manifold()) {
+      flags.add(
+          new Flag(
+              Flag.Kind.TWO_FAULTS, List.of(), "Two faults at once explain the readings best."));
+    }
+  }
+
+  /** Whether the same was read again, and fits: then the first was a slip of the hand. */
+  private boolean repeated(Reading slip) {
+    return weighing.evidence().stream()
+        .anyMatch(
+            e ->
+                e instanceof Reading r
+                    && r.probe().equals(slip.probe())
+                    && weighing.explained(leader, r) == Track.Explained.AS_READ);
+  }
+
+  private Optional<Flag> ghost(Reading r) {
+    boolean highImpedance =
+        r.probe().function() == MeterFunction.VOLTS_AC && sheet.situation(r.situation()).supplyOn();
+    if (!highImpedance || !(r.shown() instanceof Shown.Figure f) || f.value() < GHOST_VOLTS) {
+      return Optional.empty();
+    }
+    Solution solution =
+        unit.in(r.situation(), leader.hypothesis().changesIn(sheet.situation(r.situation())));
+    double behind = solution.ohmsBetween(r.probe().red(), r.probe().black()).abs();
+    return behind < GHOST_OHMS
+        ? Optional.empty()
+        : Optional.of(
+            new Flag(
+                Flag.Kind.GHOST,
+                List.of(r.id()),
+                "%s may be a ghost on a floating wire; the low-impedance input would collapse it."
+                    .formatted(Wording.said(sheet, r))));
+  }
+
+  private Optional<Flag> parallel(Reading r) {
+    if (!r.probe().function().needsDeadCircuit()
+        || r.probe().part().isEmpty()
+        || !r.probe().liftedAt().isEmpty()) {
+      return Optional.empty();
+    }
+    Part part = sheet.part(r.probe().part().get());
+    return unit.bridged(part, r.situation())
+        ? Optional.of(
+            new Flag(
+                Flag.Kind.PARALLEL_PATH,
+                List.of(r.id()),
+                "The %s is bridged by the rest of the circuit: take the wire off at %s and read again."
+                    .formatted(part.title(), part.from())))
+        : Optional.empty();
+  }
+}
