@@ -1,28 +1,16 @@
 import { render, screen } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { PartAssessment, Staircase, Verdict } from '../api/client';
+import type { PartAssessment, Verdict } from '../api/client';
 import ChainStrip from './ChainStrip.svelte';
 import LinkRing from './LinkRing.svelte';
+import { riser, staircase, tread } from './staircase.fixture';
 import StaircaseChart from './StaircaseChart.svelte';
 
-const tread = (point: string, volts: number, measured?: number) => ({
-  point,
-  expected: volts,
-  estimated: volts,
-  low: volts,
-  high: volts,
-  ...(measured === undefined ? {} : { measured, uncertainty: 2 })
-});
-const riser = (part: string) => ({ part, ifSound: 0.3, ifOpen: 240, ohmsIfSound: 0.12, amperesIfSound: 20 });
-const path: Staircase = {
-  id: 'heat',
-  title: 'Heat',
-  situation: 'call',
-  reference: 'L2',
-  treads: [tread('L1', 240, 239.5), tread('A', 240), tread('L2', 0)],
-  risers: [riser('switch'), riser('limit')]
-};
+const path = staircase(
+  [tread('L1', 240, 239.5), tread('A', 240), tread('L2', 0)],
+  [riser('switch'), riser('limit')]
+);
 
 function part(id: string, verdict: Verdict, reading: string): [string, PartAssessment] {
   return [id, { id, title: `the ${id}`, verdict, probability: 0, modes: [], reading, because: [] }];

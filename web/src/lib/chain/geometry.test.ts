@@ -1,28 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import type { Staircase } from '../api/client';
 import { geometry } from './geometry';
+import { riser, staircase, tread } from './staircase.fixture';
 
-const tread = (point: string, volts: number) => ({
-  point,
-  expected: volts,
-  estimated: volts,
-  low: volts,
-  high: volts
-});
-const path: Staircase = {
-  id: 'heat',
-  title: 'Heat',
-  situation: 'heat-call',
-  reference: 'L2',
-  treads: [tread('L1', 238), tread('A', 237), tread('L2', 0)],
-  risers: ['switch', 'element'].map((part) => ({
-    part,
-    ifSound: 0,
-    ifOpen: 238,
-    ohmsIfSound: 0,
-    amperesIfSound: 0
-  }))
-};
+const path = staircase(
+  [tread('L1', 238), tread('A', 237), tread('L2', 0)],
+  [riser('switch'), riser('element')]
+);
 
 describe('the staircase', () => {
   const g = geometry(path, { start: 50, step: 100, zero: 300, top: 20 });

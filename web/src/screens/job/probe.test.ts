@@ -1,25 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import type { Proposal, Sheet, Staircase } from '../../lib/api/client';
+import type { Proposal, Sheet } from '../../lib/api/client';
+import { riser, staircase, tread } from '../../lib/chain/staircase.fixture';
 import { asEvidence, probeAt, proposed } from './probe';
 
-const tread = (point: string, volts: number) => ({
-  point,
-  expected: volts,
-  estimated: volts,
-  low: volts,
-  high: volts
-});
-const path: Staircase = {
-  id: 'heat',
-  title: 'Heat',
-  situation: 'call',
-  reference: 'L2',
-  treads: [tread('L1', 240), tread('A', 239.8), tread('L2', 0)],
-  risers: [
-    { part: 'limit', ifSound: 0.3, ifOpen: 240, ohmsIfSound: 0.12, amperesIfSound: 20 },
-    { part: 'element', ifSound: 239, ifOpen: 240, ohmsIfSound: 11.2, amperesIfSound: 20 }
-  ]
-};
+const path = staircase(
+  [tread('L1', 240), tread('A', 239.8), tread('L2', 0)],
+  [riser('limit'), riser('element', { ifSound: 239, ohmsIfSound: 11.2 })]
+);
 const sheet = {
   supply: { system: 'split-phase' },
   parts: { limit: { id: 'limit', title: 'limit', from: 'L1', to: 'A' } },

@@ -37,7 +37,7 @@
 
 <svelte:head><title>Jobs · Jolly Chain</title></svelte:head>
 
-<div class="page">
+<div class="plain-page">
   <header>
     <h1>Jobs</h1>
     <div class="search">
@@ -65,7 +65,7 @@
       {#if group.jobs.length > 0}
         <section>
           <h2>{group.title}</h2>
-          <ul class="card">
+          <ul class="card rows">
             {#each group.jobs as summary (summary.job.id)}
               {@const job = summary.job}
               <li>
@@ -103,20 +103,11 @@
 {#if opening}<NewJob onclose={() => (opening = false)} />{/if}
 
 <style>
-  .page {
-    max-width: 1240px;
-    margin: 0 auto;
-    padding: 24px 20px 48px;
-  }
   header {
     display: flex;
     align-items: center;
     gap: 1rem;
     margin-bottom: 1.25rem;
-  }
-  h1 {
-    font-size: 1.5rem;
-    font-weight: 600;
   }
   .search {
     flex: 1;
@@ -129,26 +120,13 @@
     color: var(--ink-soft);
     margin: 1.25rem 0 0.5rem;
   }
-  ul {
-    list-style: none;
-    margin: 0;
-    padding: 0;
-  }
-  li + li {
-    border-top: 1px solid var(--line);
-  }
   a {
     display: grid;
     grid-template-columns: 16rem 16rem 1fr;
     gap: 1.5rem;
     padding: 12px 16px;
-    color: inherit;
-    text-decoration: none;
     font-size: 0.9375rem;
     line-height: 1.4;
-  }
-  a:hover {
-    background: var(--field);
   }
   small {
     display: block;

@@ -43,7 +43,7 @@
 
 <svelte:head><title>Sheets · Jolly Chain</title></svelte:head>
 
-<div class="page">
+<div class="plain-page">
   <header>
     <h1>Circuit sheets</h1>
     <div class="search">
@@ -65,7 +65,7 @@
       {#each families as { family, members } (family)}
         <section>
           <h2>{familyWords(family)}</h2>
-          <ul class="card">
+          <ul class="card rows">
             {#each members as sheet (sheet.key)}
               <li>
                 <a href={`/sheets/${sheet.key}`} use:link>
@@ -90,21 +90,12 @@
 </div>
 
 <style>
-  .page {
-    max-width: 1240px;
-    margin: 0 auto;
-    padding: 24px 20px 48px;
-  }
   header {
     display: flex;
     flex-wrap: wrap;
     align-items: center;
     gap: 1rem;
     margin-bottom: 0.5rem;
-  }
-  h1 {
-    font-size: 1.5rem;
-    font-weight: 600;
   }
   .search {
     flex: 1 1 12rem;
@@ -125,25 +116,12 @@
     color: var(--ink-soft);
     margin: 0 0 0.4rem;
   }
-  ul {
-    list-style: none;
-    margin: 0;
-    padding: 0;
-  }
-  li + li {
-    border-top: 1px solid var(--line);
-  }
   a {
     display: grid;
     grid-template-columns: 1fr auto;
     gap: 2px 12px;
     padding: 11px 14px;
-    color: inherit;
-    text-decoration: none;
     line-height: 1.35;
-  }
-  a:hover {
-    background: var(--field);
   }
   .title {
     grid-column: 1 / 3;

@@ -59,7 +59,7 @@
 
 <svelte:head><title>Shop · Jolly Chain</title></svelte:head>
 
-<div class="page">
+<div class="plain-page">
   <h1>Shop</h1>
   {#if away}
     <Away title="The shop cannot be shown" why={away} onretry={load} />
@@ -162,17 +162,10 @@
 {/if}
 
 <style>
-  .page {
-    max-width: 1240px;
-    margin: 0 auto;
-    padding: 24px 20px 48px;
+  .plain-page {
     display: grid;
     grid-template-columns: minmax(0, 1fr);
     gap: 14px;
-  }
-  h1 {
-    font-size: 1.5rem;
-    font-weight: 600;
   }
   h2 {
     font-size: 0.9375rem;

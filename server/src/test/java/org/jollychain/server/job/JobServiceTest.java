@@ -33,28 +33,6 @@ class JobServiceTest {
 
   private final UUID id = UUID.randomUUID();
 
-  private static EvidenceItem drop(String part, String value) {
-    return new EvidenceItem(
-        "volts-ac",
-        null,
-        null,
-        part,
-        null,
-        "heat-call",
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        value);
-  }
-
-  private static EvidenceItem typed(String value) {
-    return drop(null, value);
-  }
-
   private JobView add(EvidenceItem item) {
     return jobs.add(id, UUID.randomUUID(), item, NOW);
   }
@@ -70,10 +48,10 @@ class JobServiceTest {
   @Test
   void readings_along_the_chain_mark_the_open_link() {
     jobs.open(id, NO_HEAT, NOW);
-    add(typed("L1-L2 238"));
-    add(drop("block-line1", "0.1"));
-    add(drop("timer-heat-contact", "0.1"));
-    JobView view = add(drop("thermal-cutoff", "237.8"));
+    add(Typed.volts(null, "L1-L2 238"));
+    add(Typed.volts("block-line1", "0.1"));
+    add(Typed.volts("timer-heat-contact", "0.1"));
+    JobView view = add(Typed.volts("thermal-cutoff", "237.8"));
     assertThat(verdict(view, "thermal-cutoff")).isEqualTo(Verdict.OPEN);
     assertThat(view.evidence()).extracting(JobView.Entry::number).containsExactly(1, 2, 3, 4);
     assertThat(jobs.view(id)).isEqualTo(view);
@@ -82,7 +60,7 @@ class JobServiceTest {
   @Test
   void points_typed_in_front_of_a_value_are_kept_as_points() {
     jobs.open(id, NO_HEAT, NOW);
-    EvidenceItem kept = add(typed("l1-l2 238 V")).evidence().get(0).item();
+    EvidenceItem kept = add(Typed.volts(null, "l1-l2 238 V")).evidence().get(0).item();
     assertThat(kept.red()).isEqualTo("L1");
     assertThat(kept.black()).isEqualTo("L2");
     assertThat(kept.value()).isEqualTo("238 V");
@@ -93,9 +71,9 @@ class JobServiceTest {
     jobs.open(id, NO_HEAT, NOW);
     assertThat(jobs.open(id, NO_HEAT, NOW.plusMinutes(1)).job().openedAt()).isEqualTo(NOW);
     UUID reading = UUID.randomUUID();
-    jobs.add(id, reading, drop("high-limit", "0.1"), NOW);
-    assertThat(jobs.add(id, reading, drop("high-limit", "0.1"), NOW).evidence()).hasSize(1);
-    assertThatThrownBy(() -> jobs.add(id, reading, drop("high-limit", "0.2"), NOW))
+    jobs.add(id, reading, Typed.volts("high-limit", "0.1"), NOW);
+    assertThat(jobs.add(id, reading, Typed.volts("high-limit", "0.1"), NOW).evidence()).hasSize(1);
+    assertThatThrownBy(() -> jobs.add(id, reading, Typed.volts("high-limit", "0.2"), NOW))
         .isInstanceOf(RefusedException.class)
         .hasMessageContaining("make a new id");
   }
@@ -103,9 +81,9 @@ class JobServiceTest {
   @Test
   void a_struck_reading_stays_visible_and_no_longer_counts() {
     jobs.open(id, NO_HEAT, NOW);
-    add(typed("L1-L2 238"));
+    add(Typed.volts(null, "L1-L2 238"));
     UUID reading = UUID.randomUUID();
-    jobs.add(id, reading, drop("thermal-cutoff", "237.8"), NOW);
+    jobs.add(id, reading, Typed.volts("thermal-cutoff", "237.8"), NOW);
     JobView view = jobs.strike(id, reading, "misread", NOW.plusMinutes(1));
     assertThat(verdict(view, "thermal-cutoff")).isEqualTo(Verdict.UNTESTED);
     assertThat(view.evidence())
@@ -119,7 +97,7 @@ class JobServiceTest {
   void a_closed_job_takes_no_more_readings() {
     jobs.open(id, NO_HEAT, NOW);
     jobs.close(id, "cut-off renewed", 1, NOW.plusMinutes(9));
-    assertThatThrownBy(() -> add(drop("high-limit", "0.1")))
+    assertThatThrownBy(() -> add(Typed.volts("high-limit", "0.1")))
         .isInstanceOf(RefusedException.class)
         .hasMessageContaining("closed");
     assertThatThrownBy(() -> jobs.close(id, "again", 2, NOW)).hasMessageContaining("closed");
@@ -129,7 +107,7 @@ class JobServiceTest {
   void a_struck_job_takes_no_more_readings_and_says_why() {
     jobs.open(id, NO_HEAT, NOW);
     jobs.strikeJob(id, "wrong unit", 1, NOW);
-    assertThatThrownBy(() -> add(drop("high-limit", "0.1")))
+    assertThatThrownBy(() -> add(Typed.volts("high-limit", "0.1")))
         .isInstanceOf(RefusedException.class)
         .hasMessageContaining("wrong unit");
   }
@@ -145,7 +123,8 @@ class JobServiceTest {
   @Test
   void nothing_is_kept_of_a_reading_that_cannot_be_meant() {
     jobs.open(id, NO_HEAT, NOW);
-    assertThatThrownBy(() -> add(drop("high-limit", "lots"))).isInstanceOf(EvidenceException.class);
+    assertThatThrownBy(() -> add(Typed.volts("high-limit", "lots")))
+        .isInstanceOf(EvidenceException.class);
     assertThat(jobs.view(id).evidence()).isEmpty();
   }
 
@@ -155,7 +134,7 @@ class JobServiceTest {
     ExecutorService writers = Executors.newFixedThreadPool(6);
     List<Callable<JobView>> writes = new ArrayList<>();
     for (int i = 0; i < 12; i++) {
-      writes.add(() -> add(drop("high-limit", "0.1")));
+      writes.add(() -> add(Typed.volts("high-limit", "0.1")));
     }
     for (Future<JobView> done : writers.invokeAll(writes)) {
       done.get();

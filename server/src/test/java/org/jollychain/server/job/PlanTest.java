@@ -20,7 +20,6 @@ import org.jollychain.core.plan.Order;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Proposal;
 import org.jollychain.server.ServerTest;
-import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.policy.PolicyItem;
 import org.junit.jupiter.api.Test;
@@ -73,7 +72,7 @@ class PlanTest {
   @Test
   void a_permit_that_is_withdrawn_leaves_only_isolated_steps_and_all_evidence() {
     JobView view = open("live");
-    jobs.add(id, UUID.randomUUID(), drop("L1-L2 238"), NOW);
+    jobs.add(id, UUID.randomUUID(), Typed.volts(null, "L1-L2 238"), NOW);
     view = jobs.plan(id, "isolated", PolicyItem.USUAL, view.job().version());
     assertThat(view.evidence()).hasSize(1);
     assertThat(view.plan().next())
@@ -139,47 +138,11 @@ class PlanTest {
     return send(put("/api/policy").contentType(MediaType.APPLICATION_JSON).content(policy));
   }
 
-  private static EvidenceItem drop(String value) {
-    return new EvidenceItem(
-        "volts-ac",
-        null,
-        null,
-        null,
-        null,
-        "heat-call",
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        value);
-  }
-
   @Test
   void evidence_goes_out_as_a_table_and_comes_in_again_once() throws Exception {
     open("live");
-    jobs.add(id, UUID.randomUUID(), drop("L1-L2 238"), NOW);
-    jobs.add(
-        id,
-        UUID.randomUUID(),
-        new EvidenceItem(
-            null,
-            null,
-            null,
-            null,
-            null,
-            "heat-call",
-            null,
-            null,
-            "load-runs",
-            "motor",
-            null,
-            null,
-            null,
-            "yes"),
-        NOW.plusMinutes(1));
+    jobs.add(id, UUID.randomUUID(), Typed.volts(null, "L1-L2 238"), NOW);
+    jobs.add(id, UUID.randomUUID(), Typed.seen("load-runs", "motor", "yes"), NOW.plusMinutes(1));
     String csv = send(get("/api/jobs/%s/evidence.csv".formatted(id))).getContentAsString();
     assertThat(csv.lines()).hasSize(3).first().asString().startsWith("function,red,black");
     UUID other = UUID.randomUUID();
