@@ -148,6 +148,9 @@
     padding: 5px 12px 5px 0;
     border-top: 1px solid var(--line);
   }
+  td {
+    white-space: nowrap;
+  }
   p {
     font-size: 0.875rem;
   }

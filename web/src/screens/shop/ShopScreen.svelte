@@ -198,6 +198,7 @@
     grid-template-columns: repeat(auto-fill, minmax(min(21rem, 100%), 1fr));
     gap: 6px 2rem;
     font-size: 0.875rem;
+    line-height: 1.3;
   }
   .minutes label {
     display: flex;
