@@ -80,6 +80,11 @@ class LauncherTest {
     assertThat(away.body()).contains("The database is away");
     assertThat(jolly("demo")).contains("http://127.0.0.1:");
 
+    // built anew meanwhile: the old one makes way
+    Files.writeString(home.resolve("jolly-chain.jar"), "what was built before");
+    assertThat(jolly("demo")).contains("Jolly Chain is ready");
+    assertThat(jolly("demo")).contains("It runs already");
+
     assertThat(jolly("start")).contains("it runs already, as ./jolly demo");
     assertThat(jolly("stop")).contains("Stopped.");
     assertThat(jolly("stop")).contains("It was not running.");
