@@ -172,7 +172,8 @@ public final class Diagnosis {
    */
   private Weighing weigh(List<Evidence> usable, Optional<String> complaint) {
     Weighing usual = weigh(expectations, usable, complaint);
-    if (usual.softness() < SOFT && usual.unexplained().size() < MISFITS) {
+    boolean fits = usual.softness() < SOFT && usual.unexplained().size() < MISFITS;
+    if (fits || usable.size() > MANY) {
       return usual;
     }
     Weighing soft = weigh(onSoftSupply(), usable, complaint);

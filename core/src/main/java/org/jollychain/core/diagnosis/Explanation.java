@@ -48,6 +48,11 @@ final class Explanation {
     return how;
   }
 
+  /** Whether a further reading would still narrow what is expected. */
+  boolean learns() {
+    return slopes.size() < MOST_TOGETHER;
+  }
+
   /**
    * What those believed say of a further reading.
    *
@@ -77,7 +82,7 @@ final class Explanation {
   void believe(Given given, double excess, double sd, double log) {
     logWeight += log;
     how.add(Track.Explained.AS_READ);
-    if (slopes.size() < MOST_TOGETHER) {
+    if (learns()) {
       double[] grown = Arrays.copyOf(given.covariance, given.covariance.length + 1);
       grown[given.covariance.length] = sd;
       slopes.add(given.row);

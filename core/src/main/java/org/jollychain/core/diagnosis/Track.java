@@ -249,7 +249,8 @@ final class Track {
       Chances chances = chances(line, reading, figure, leftOpen, mean, variance);
       double asRead = chances.asRead;
       double otherwise = chances.otherwise();
-      boolean both = Math.min(asRead, otherwise) > WORTH_A_WAY * Math.max(asRead, otherwise);
+      boolean both =
+          e.learns() && Math.min(asRead, otherwise) > WORTH_A_WAY * Math.max(asRead, otherwise);
       if (both) {
         Explanation other = e.copy();
         other.leave(chances.how(), Math.log(otherwise));
