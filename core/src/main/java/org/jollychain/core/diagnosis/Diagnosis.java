@@ -166,13 +166,14 @@ public final class Diagnosis {
   }
 
   /**
-   * Where the readings show a soft supply, or misfit, they are also weighed with lines that are
-   * true of a soft one: what a load draws from it is far from straight in its impedance. What
-   * explains them better holds.
+   * Where the readings show a soft supply, or misfit, or are taken to come and go, they are also
+   * weighed with lines that are true of a soft one: what a load draws from it is far from straight
+   * in its impedance. What explains them better holds.
    */
   private Weighing weigh(List<Evidence> usable, Optional<String> complaint) {
     Weighing usual = weigh(expectations, usable, complaint);
-    boolean fits = usual.softness() < SOFT && usual.unexplained().size() < MISFITS;
+    boolean passing = usual.believable().get(0).otherwise().isPresent();
+    boolean fits = usual.softness() < SOFT && usual.unexplained().size() < MISFITS && !passing;
     if (fits || usable.size() > MANY) {
       return usual;
     }
