@@ -43,6 +43,11 @@ export class Problem extends Error {
   }
 }
 
+/** Why something failed, as it is told to people. */
+export function reason(e: unknown): string {
+  return e instanceof Problem ? e.message : String(e);
+}
+
 const JSON_TYPE = 'application/json';
 const YAML_TYPE = 'application/yaml';
 

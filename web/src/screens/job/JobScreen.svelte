@@ -8,9 +8,9 @@
     type JobView,
     type Meter,
     type Policy,
-    Problem,
     type Proposal,
-    type Sheet
+    type Sheet,
+    reason
   } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import ChainStrip from '../../lib/chain/ChainStrip.svelte';
@@ -110,7 +110,7 @@
       // a reading that was typed before the page was left has its field again
       if (value && !probe) select(live ? SUPPLY : 0);
     } catch (e) {
-      missing = e instanceof Problem ? e.message : String(e);
+      missing = reason(e);
     }
   }
 
@@ -132,7 +132,7 @@
       proceed();
       return true;
     } catch (e) {
-      error = e instanceof Problem ? e.message : String(e);
+      error = reason(e);
       return false;
     } finally {
       busy = false;

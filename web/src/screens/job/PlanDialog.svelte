@@ -8,7 +8,7 @@
     TextInput
   } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, type Forecast, type Policy, Problem } from '../../lib/api/client';
+  import { api, type Forecast, type Policy, reason } from '../../lib/api/client';
   import { duration } from '../../lib/format/format';
   import { METHODS, ORDERS } from '../../lib/assessment/policy';
 
@@ -42,7 +42,7 @@
   api
     .forecast(untrack(() => job))
     .then((f) => (forecast = f))
-    .catch((e) => (unreckoned = e instanceof Problem ? e.message : String(e)));
+    .catch((e) => (unreckoned = reason(e)));
 
   const orderWords = new Map(ORDERS);
   const price = $derived(Number(exposure.replace(',', '.')));

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, InlineLoading, Search } from 'carbon-components-svelte';
   import { link } from 'svelte-spa-router';
-  import { api, type JobSummary, Problem } from '../../lib/api/client';
+  import { api, type JobSummary, reason } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import { ago, percent } from '../../lib/format/format';
   import NewJob from './NewJob.svelte';
@@ -30,7 +30,7 @@
       away = '';
       jobs = await api.jobs();
     } catch (e) {
-      away = e instanceof Problem ? e.message : String(e);
+      away = reason(e);
     }
   }
 </script>

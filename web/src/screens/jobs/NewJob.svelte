@@ -1,6 +1,5 @@
 <script lang="ts">
   import {
-    InlineNotification,
     Modal,
     RadioButton,
     RadioButtonGroup,
@@ -13,11 +12,12 @@
   import {
     api,
     type JobSummary,
-    Problem,
     type Sheet,
     type SheetSummary,
-    type Unit
+    type Unit,
+    reason
   } from '../../lib/api/client';
+  import NotYet from '../../lib/controls/NotYet.svelte';
 
   /** A new job in three fields: which unit, what is wrong, what is permitted. */
   let { onclose }: { onclose: () => void } = $props();
@@ -48,7 +48,7 @@
       jobs = recent;
       sheets = allSheets;
     })
-    .catch((e: unknown) => (error = e instanceof Problem ? e.message : String(e)));
+    .catch((e: unknown) => (error = reason(e)));
 
   // whoever goes to write a sheet first finds the unit typed in again
   $effect(() => sessionStorage.setItem(DRAFT, JSON.stringify({ tag, title })));
@@ -72,7 +72,7 @@
         sheet = loaded;
         complaint = Object.keys(loaded.complaints)[0] ?? '';
       })
-      .catch((e: unknown) => (error = e instanceof Problem ? e.message : String(e)));
+      .catch((e: unknown) => (error = reason(e)));
   });
 
   async function open() {
@@ -102,7 +102,7 @@
       onclose();
       await push(`/jobs/${id}`);
     } catch (e) {
-      error = e instanceof Problem ? e.message : String(e);
+      error = reason(e);
     } finally {
       busy = false;
     }
@@ -122,13 +122,7 @@
   on:close={onclose}
   on:submit={open}
 >
-  {#if error}<InlineNotification
-      kind="error"
-      title="Not yet"
-      subtitle={error}
-      hideCloseButton
-      lowContrast
-    />{/if}
+  <NotYet {error} />
   <div class="fields">
     <TextInput
       id="new-tag"

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { api, type Assessment, Problem, type Sheet } from '../../lib/api/client';
+  import { api, type Assessment, type Sheet, reason } from '../../lib/api/client';
   import Flags from '../../lib/assessment/Flags.svelte';
   import Suspects from '../../lib/assessment/Suspects.svelte';
   import ChainStrip from '../../lib/chain/ChainStrip.svelte';
@@ -52,7 +52,7 @@ ${complaint ? `complaint: ${complaint}\n` : ''}evidence:
       assessment = answer;
       error = '';
     } catch (e) {
-      if (mine === asked) error = e instanceof Problem ? e.message : String(e);
+      if (mine === asked) error = reason(e);
     }
   }
 </script>

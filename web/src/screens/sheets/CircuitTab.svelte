@@ -5,11 +5,11 @@
     type Answer,
     type Drawing,
     type Meter,
-    Problem,
     type Sheet,
     type SheetRevision,
     type Staircase,
-    type Supposed
+    type Supposed,
+    reason
   } from '../../lib/api/client';
   import CircuitDrawing from '../../lib/circuit/CircuitDrawing.svelte';
   import Choices from '../../lib/controls/Choices.svelte';
@@ -103,7 +103,7 @@
         error = '';
       }
     } catch (e) {
-      if (mine === asked) error = e instanceof Problem ? e.message : String(e);
+      if (mine === asked) error = reason(e);
     }
   }
 

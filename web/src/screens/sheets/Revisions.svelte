@@ -1,7 +1,7 @@
 <script lang="ts">
   import { InlineLoading } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, Problem, type SheetSummary } from '../../lib/api/client';
+  import { api, type SheetSummary, reason } from '../../lib/api/client';
   import { ago } from '../../lib/format/format';
 
   /** All revisions of a sheet, and what one changed against another. */
@@ -29,7 +29,7 @@
   $effect(() => {
     api.revisions(sheetKey).then(
       (r) => (revisions = r),
-      (e: unknown) => (error = e instanceof Problem ? e.message : String(e))
+      (e: unknown) => (error = reason(e))
     );
   });
   $effect(() => {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, Problem, type SheetProblem, type SheetRevision } from '../../lib/api/client';
+  import { api, type SheetProblem, type SheetRevision, reason } from '../../lib/api/client';
   import FileButton from '../../lib/controls/FileButton.svelte';
   import { keyOf } from './draft';
 
@@ -39,7 +39,7 @@
       checked = now;
       error = '';
     } catch (e) {
-      if (mine === asked) error = e instanceof Problem ? e.message : String(e);
+      if (mine === asked) error = reason(e);
     }
   }
 
@@ -48,7 +48,7 @@
     try {
       onsaved(await api.saveSheet(keyOf(text) ?? 'unnamed', text));
     } catch (e) {
-      error = e instanceof Problem ? e.message : String(e);
+      error = reason(e);
     } finally {
       busy = false;
     }

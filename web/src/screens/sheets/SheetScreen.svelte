@@ -2,7 +2,7 @@
   import { InlineLoading, InlineNotification } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { link, push } from 'svelte-spa-router';
-  import { api, Problem, type Drawing, type Sheet, type SheetRevision } from '../../lib/api/client';
+  import { api, type Drawing, type Sheet, type SheetRevision, reason } from '../../lib/api/client';
   import { familyWords, unbroken } from '../../lib/format/format';
   import CaseTab from './CaseTab.svelte';
   import CircuitTab from './CircuitTab.svelte';
@@ -45,7 +45,7 @@
       revision = newest;
       tab = 'Circuit';
     } catch (e) {
-      missing = e instanceof Problem ? e.message : String(e);
+      missing = reason(e);
     }
   }
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, InlineLoading, InlineNotification, Search } from 'carbon-components-svelte';
   import { link, push } from 'svelte-spa-router';
-  import { api, Problem, type SheetSummary } from '../../lib/api/client';
+  import { api, type SheetSummary, reason } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import { ago, familyWords, unbroken } from '../../lib/format/format';
   import FileButton from '../../lib/controls/FileButton.svelte';
@@ -31,7 +31,7 @@
       away = '';
       sheets = await api.sheets();
     } catch (e) {
-      away = e instanceof Problem ? e.message : String(e);
+      away = reason(e);
     }
   }
 

@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { InlineNotification, Modal, TextInput } from 'carbon-components-svelte';
+  import { Modal, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { type Meter, Problem, type ShopMeter } from '../../lib/api/client';
+  import { type Meter, type ShopMeter, reason } from '../../lib/api/client';
+  import NotYet from '../../lib/controls/NotYet.svelte';
 
   /** A meter by the figures of its maker's sheet. */
   let {
@@ -62,7 +63,7 @@
     try {
       await onkeep({ id: id.trim(), name: name.trim(), ...figures }, meter?.version);
     } catch (e) {
-      error = e instanceof Problem ? e.message : String(e);
+      error = reason(e);
     }
   }
 </script>
@@ -78,13 +79,7 @@
   on:close={onclose}
   on:submit={keep}
 >
-  {#if error}<InlineNotification
-      kind="error"
-      title="Not yet"
-      subtitle={error}
-      hideCloseButton
-      lowContrast
-    />{/if}
+  <NotYet {error} />
   <div class="fields">
     <TextInput labelText="Name" bind:value={name} maxlength={80} placeholder="Bench meter 2" />
     <TextInput

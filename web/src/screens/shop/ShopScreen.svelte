@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, InlineLoading, InlineNotification } from 'carbon-components-svelte';
-  import { api, type Meter, Problem, type ShopMeter, type ShopPolicy } from '../../lib/api/client';
+  import { api, type Meter, type ShopMeter, type ShopPolicy, reason } from '../../lib/api/client';
   import { METHODS, ORDERS } from '../../lib/assessment/policy';
   import Away from '../../lib/controls/Away.svelte';
   import { ohms } from '../../lib/format/format';
@@ -23,7 +23,7 @@
       away = '';
       [meters, shop] = await Promise.all([api.meters(), api.shopPolicy()]);
     } catch (e) {
-      away = e instanceof Problem ? e.message : String(e);
+      away = reason(e);
     }
   }
 
@@ -33,7 +33,7 @@
       kept = false;
       await what();
     } catch (e) {
-      error = e instanceof Problem ? e.message : String(e);
+      error = reason(e);
     }
   }
 

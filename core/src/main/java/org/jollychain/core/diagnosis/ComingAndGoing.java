@@ -39,19 +39,13 @@ final class ComingAndGoing {
       int at = order.get(i);
       if (i > 0) {
         double vanishes = reseatedBefore[at] ? RESEATING_HEALS : SWITCHES;
-        double stays = sum(there + Math.log(1 - vanishes), gone + Math.log(SWITCHES));
-        gone = sum(there + Math.log(vanishes), gone + Math.log(1 - SWITCHES));
+        double stays = Logs.sum(there + Math.log(1 - vanishes), gone + Math.log(SWITCHES));
+        gone = Logs.sum(there + Math.log(vanishes), gone + Math.log(1 - SWITCHES));
         there = stays;
       }
       there += ifThere.get(at);
       gone += ifGone.get(at);
     }
     return new Ends(there, gone);
-  }
-
-  /** log(e^a + e^b). */
-  private static double sum(double a, double b) {
-    double most = Math.max(a, b);
-    return most + Math.log1p(Math.exp(Math.min(a, b) - most));
   }
 }

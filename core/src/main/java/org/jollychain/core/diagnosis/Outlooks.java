@@ -49,8 +49,6 @@ final class Outlooks {
   /** Two readings this close, in standard deviations of the meter's own, are of one class. */
   private static final double SAME = 0.5;
 
-  private static final double OVER_LIMIT_LOG_SD = 0.3;
-
   /** The share of drops that sit in a part's terminals; common practice, no source. */
   private static final double IN_ITS_TERMINALS = 0.5;
 
@@ -258,10 +256,7 @@ final class Outlooks {
     }
     double own = own(meter, probe.function(), Math.abs(value));
     double over =
-        probe.function().needsDeadCircuit()
-            ? Normal.below(
-                Math.log(Math.max(value, 1e-6) / meter.overLimitOhms()) / OVER_LIMIT_LOG_SD)
-            : 0;
+        probe.function().needsDeadCircuit() ? Track.above(value, meter.overLimitOhms()) : 0;
     return new Peak(line.mean(), Math.sqrt(variance + own * own), over);
   }
 

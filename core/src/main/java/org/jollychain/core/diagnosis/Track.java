@@ -226,10 +226,11 @@ final class Track {
     boolean ohms = reading.probe().function().needsDeadCircuit();
     if (reading.shown() instanceof Shown.OverLimit && ohms) {
       double probability =
-          (1 - NO_CONTACT - ANYTHING) * above(line, reading.meter().overLimitOhms()) + NO_CONTACT;
+          (1 - NO_CONTACT - ANYTHING) * above(line.mean(), reading.meter().overLimitOhms())
+              + NO_CONTACT;
       absorb(probability, probability < 2 * NO_CONTACT ? Explained.AS_SLIP : Explained.AS_READ);
     } else if (reading.shown() instanceof Shown.Buzzer buzzer) {
-      double sounds = 1 - above(line, reading.meter().buzzerOhms());
+      double sounds = 1 - above(line.mean(), reading.meter().buzzerOhms());
       double probability =
           (1 - BUZZER_WRONG) * (buzzer.sounds() ? sounds : 1 - sounds) + BUZZER_WRONG / 2;
       absorb(probability, probability < BUZZER_WRONG ? Explained.AS_SLIP : Explained.AS_READ);
@@ -268,19 +269,13 @@ final class Track {
 
   /** Makes the weights of the ways add up to one again and gives up those that do not matter. */
   private void settle() {
-    double best = Double.NEGATIVE_INFINITY;
-    for (Explanation e : explanations) {
-      best = Math.max(best, e.logWeight());
-    }
-    double sum = 0;
-    for (Explanation e : explanations) {
-      sum += Math.exp(e.logWeight() - best);
-    }
-    double step = best + Math.log(sum);
+    double[] weights = new double[explanations.size()];
+    Arrays.setAll(weights, i -> explanations.get(i).logWeight());
+    double step = Logs.sum(weights);
     step(step);
     if (explanations.size() > 1) {
       explanations.sort(Comparator.comparingDouble(Explanation::logWeight).reversed());
-      double least = best - GIVEN_UP;
+      double least = explanations.get(0).logWeight() - GIVEN_UP;
       while (explanations.size() > MOST_WAYS
           || explanations.get(explanations.size() - 1).logWeight() < least) {
         explanations.remove(explanations.size() - 1);
@@ -317,7 +312,7 @@ final class Track {
     double expectedVariance = expectedVariance(line, function, meter);
     double ownVariance = leftOpen.asRead() + expectedVariance;
     double bled = BLED * line.floating();
-    double within = ohms ? 1 - above(line, meter.overLimitOhms()) : 1;
+    double within = ohms ? 1 - above(line.mean(), meter.overLimitOhms()) : 1;
     double asRead = 1 - ANYTHING - NO_CONTACT - PREFIX;
     double noise = Math.max(ownVariance - line.residualVariance(), 1e-6);
     double known = variance - ownVariance + expectedVariance;
@@ -378,7 +373,7 @@ final class Track {
   }
 
   /** The probability that a resistance is above a threshold of the meter. */
-  private static double above(Line line, double ohms) {
-    return Normal.below(Math.log(Math.max(line.mean(), 1e-6) / ohms) / OVER_LIMIT_LOG_SD);
+  static double above(double ohms, double threshold) {
+    return Normal.below(Math.log(Math.max(ohms, 1e-6) / threshold) / OVER_LIMIT_LOG_SD);
   }
 }

@@ -208,8 +208,7 @@ final class Weighing {
   }
 
   private static double logSum(List<Unscaled> open) {
-    double best = open.stream().mapToDouble(Unscaled::log).max().orElse(Double.NEGATIVE_INFINITY);
-    return best + Math.log(open.stream().mapToDouble(u -> Math.exp(u.log - best)).sum());
+    return Logs.sum(open.stream().mapToDouble(Unscaled::log).toArray());
   }
 
   /** With probabilities that add up to one, the most probable first. */
