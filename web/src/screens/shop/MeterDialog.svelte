@@ -51,6 +51,10 @@
   let error = $state('');
 
   async function keep() {
+    if (!name.trim() || !id.trim()) {
+      error = 'Give it a name, and an id in kebab case for readings to name it by, like bench-2.';
+      return;
+    }
     const figures = { ...USUAL };
     for (const [key, words, scale] of FIGURES) {
       const value = Number((typed[key] ?? '').replace(',', '.'));
