@@ -1,5 +1,6 @@
 package org.jollychain.server;
 
+import java.util.Locale;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 
@@ -8,6 +9,8 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 public class JollyChain {
 
   public static void main(String[] args) {
+    // what it writes is the same on every machine
+    Locale.setDefault(Locale.ROOT);
     SpringApplication.run(JollyChain.class, args);
   }
 }

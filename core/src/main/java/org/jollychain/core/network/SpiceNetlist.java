@@ -28,12 +28,11 @@ public final class SpiceNetlist {
     Circuit circuit = new Circuit(sheet, situation, Draw.NOMINAL);
     Solution solution = Network.of(sheet, situation, Draw.NOMINAL).solve(changes);
     double omega = circuit.radiansPerSecond();
-    StringBuilder text =
-        new StringBuilder("* %s, %s%n".formatted(sheet.title(), situation.title()));
+    StringBuilder text = new StringBuilder(comment(sheet.title() + ", " + situation.title()));
     circuit
         .nodes()
         .forEach(
-            (point, node) -> text.append("* node %s: %s%n".formatted(node(circuit, node), point)));
+            (point, node) -> text.append(comment("node " + node(circuit, node) + ": " + point)));
     int index = 0;
     for (Branch branch : circuit.branches()) {
       Complex ohms = solution.ohms(branch.id());
@@ -52,7 +51,7 @@ public final class SpiceNetlist {
       String from = node(circuit, branch.from());
       String to = node(circuit, branch.to());
       // the source drives the current from "from" to "to": its plus faces "to"
-      text.append("* %s%n".formatted(branch.id()));
+      text.append(comment(branch.id()));
       text.append(source(index, from, emf, omega > 0));
       String start = "s" + index;
       for (Circuit.Mutual mutual : circuit.mutuals()) {
@@ -125,6 +124,13 @@ public final class SpiceNetlist {
 
   private static String node(Circuit circuit, int node) {
     return node == circuit.earth() ? "0" : String.valueOf(node + 1);
+  }
+
+  /**
+   * A simulator carries out what stands on a line of its own, so no text may bring a line break.
+   */
+  private static String comment(String text) {
+    return "* %s%n".formatted(text.replaceAll("[\\p{Cntrl}\u0085\u2028\u2029]", " "));
   }
 
   private static String number(double value) {

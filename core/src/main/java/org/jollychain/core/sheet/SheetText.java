@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jollychain.core.quantity.PlainText;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Compose;
 import org.snakeyaml.engine.v2.api.lowlevel.Parse;
@@ -36,6 +37,9 @@ final class SheetText {
   static final int LARGEST_BYTES = 256 * 1024;
   private static final int DEEPEST = 20;
 
+  /** Texts that may have several lines. */
+  private static final String NOTES = "/notes";
+
   private final Map<String, Mark> keys = new HashMap<>();
   private final Map<String, Mark> values = new HashMap<>();
   private final JsonNode root;
@@ -50,7 +54,9 @@ final class SheetText {
           "a sheet may be %d kB at most; leave out what is not this unit's circuit"
               .formatted(LARGEST_BYTES / 1024));
     }
-    LoadSettings settings = LoadSettings.builder().setLabel("sheet").build();
+    // read in one piece: a character of two halves on the edge of a buffer breaks the parser
+    LoadSettings settings =
+        LoadSettings.builder().setLabel("sheet").setBufferSize(text.length() + 2).build();
     try {
       guard(new Parse(settings).parseString(text));
       Node node =
@@ -135,6 +141,7 @@ final class SheetText {
               key.getStartMark().orElse(null),
               "\"%s\" stands here twice; give each its own name".formatted(key.getValue()));
         }
+        check(key, false);
         String child = pointer + "/" + escape(key.getValue());
         key.getStartMark().ifPresent(mark -> keys.put(child, mark));
         object.set(key.getValue(), read(tuple.getValueNode(), child));
@@ -150,6 +157,7 @@ final class SheetText {
       return array;
     }
     ScalarNode scalar = (ScalarNode) node;
+    check(scalar, pointer.endsWith(NOTES));
     if (scalar.getTag().equals(Tag.NULL)) {
       return JsonNodeFactory.instance.nullNode();
     }
@@ -167,6 +175,15 @@ final class SheetText {
       }
     }
     return JsonNodeFactory.instance.stringNode(scalar.getValue());
+  }
+
+  private static void check(ScalarNode scalar, boolean lines) {
+    String text = scalar.getValue();
+    (lines ? PlainText.problemInLines(text) : PlainText.problemInLine(text))
+        .ifPresent(
+            problem -> {
+              throw invalid(scalar.getStartMark().orElse(null), "this " + problem);
+            });
   }
 
   /** Escapes a key for use in a JSON pointer (RFC 6901). */

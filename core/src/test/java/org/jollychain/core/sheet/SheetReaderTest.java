@@ -9,6 +9,7 @@ import org.jollychain.core.network.CheckedSheet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class SheetReaderTest {
 
@@ -153,6 +154,26 @@ class SheetReaderTest {
     assertThat(problemsOf("a: 1\na: 2"))
         .singleElement()
         .satisfies(p -> assertThat(p.message()).contains("stands here twice"));
+  }
+
+  @Test
+  void a_text_of_one_line_stays_in_it() {
+    String broken = Sheets.HEATER.replace("on: Switched on", "on: \"Switched\\n.control\"");
+    assertThat(problemsOf(broken))
+        .singleElement()
+        .satisfies(
+            p -> {
+              assertThat(p.message()).contains("a line break; write it in one line");
+              assertThat(p.line()).isEqualTo(12);
+            });
+    assertThat(problemsOf("\"a\\u0001\": 1").get(0).message()).contains("U+0001");
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {1022, 1023, 1024, 1025, 2048})
+  void a_character_of_two_halves_may_stand_anywhere(int at) {
+    String sheet = "#" + "x".repeat(at - 1) + "\ud83d\ude00\n" + Sheets.HEATER;
+    assertThat(CheckedSheet.read(sheet).parts()).isNotEmpty();
   }
 
   private static List<SheetProblem> problemsOf(String text) {

@@ -26,14 +26,19 @@ public class AssessService {
 
   private static final int MOST_SHEETS_KEPT = 24;
 
+  /** All cases wait in one line, so that many of them hold up no job. */
+  private static final Object CASES = new Object();
+
   private final SheetService sheets;
   private final MeterService meters;
+  private final AssessmentPool pool;
   private final LoadingCache<String, Engine> engines =
       Caffeine.newBuilder()
           .maximumSize(MOST_SHEETS_KEPT)
           .build(text -> new Engine(new Diagnosis(CheckedSheet.read(text))));
 
-  AssessService(SheetService sheets, MeterService meters) {
+  AssessService(SheetService sheets, MeterService meters, AssessmentPool pool) {
+    this.pool = pool;
     this.sheets = sheets;
     this.meters = meters;
   }
@@ -60,8 +65,12 @@ public class AssessService {
    * @throws EvidenceException when a piece of evidence cannot be meant
    */
   public Assessed assess(CaseFile file) {
-    Engine engine = engine(sheets.text(file.sheet()));
-    Meters meters = meters(file);
+    String text = sheets.text(file.sheet());
+    Meters known = meters(file);
+    return pool.run(CASES, () -> assess(file, engine(text), known));
+  }
+
+  private static Assessed assess(CaseFile file, Engine engine, Meters meters) {
     List<Evidence> evidence = new ArrayList<>();
     Set<String> ids = new HashSet<>();
     List<CaseFile.Item> items = file.evidence() == null ? List.of() : file.evidence();

@@ -36,10 +36,10 @@ public record CaseFile(
     @Schema(nullable = true)
         @Nullable
         @Size(max = 2000, message = "may hold 2 000 pieces of evidence at most")
-        List<@Valid Item> evidence,
+        List<@NotNull @Valid Item> evidence,
     @Schema(nullable = true) @Nullable @Size(max = 200) String title,
-    @Schema(nullable = true) @Nullable @Size(max = 20) List<@Valid ShopMeter> meters,
-    @Schema(nullable = true) @Nullable Map<String, String> expect) {
+    @Schema(nullable = true) @Nullable @Size(max = 20) List<@NotNull @Valid ShopMeter> meters,
+    @Schema(nullable = true) @Nullable @Size(max = 200) Map<String, String> expect) {
 
   /** For the planner: the method of the case before that of its policy. */
   Policy planned() {

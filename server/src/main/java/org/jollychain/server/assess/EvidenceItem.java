@@ -36,7 +36,8 @@ public record EvidenceItem(
     @Schema(nullable = true) @Nullable @Size(max = 80) String across,
     @Schema(nullable = true) @Nullable @Size(max = 80) String through,
     @NotBlank @Size(max = 80) String situation,
-    @Schema(nullable = true) @Nullable @Size(max = 20) List<@NotBlank String> liftedAt,
+    @Schema(nullable = true) @Nullable @Size(max = 20)
+        List<@NotBlank @Size(max = 40) String> liftedAt,
     @Schema(nullable = true) @Nullable @Size(max = 40) String meter,
     @Schema(nullable = true) @Nullable @Size(max = 40) String observation,
     @Schema(nullable = true) @Nullable @Size(max = 80) String part,
@@ -72,23 +73,30 @@ public record EvidenceItem(
 
   /** The same, taken then unless it says itself when it was taken. */
   public EvidenceItem takenAt(OffsetDateTime then) {
-    return at != null
-        ? this
-        : new EvidenceItem(
-            function,
-            red,
-            black,
-            across,
-            through,
-            situation,
-            liftedAt,
-            meter,
-            observation,
-            part,
-            celsius,
-            reseated,
-            then,
-            value);
+    return at != null ? this : timed(then);
+  }
+
+  /** The same, without its time. */
+  public EvidenceItem untimed() {
+    return at == null ? this : timed(null);
+  }
+
+  private EvidenceItem timed(@Nullable OffsetDateTime when) {
+    return new EvidenceItem(
+        function,
+        red,
+        black,
+        across,
+        through,
+        situation,
+        liftedAt,
+        meter,
+        observation,
+        part,
+        celsius,
+        reseated,
+        when,
+        value);
   }
 
   /** The same with points that were typed in front of the value put where they belong. */

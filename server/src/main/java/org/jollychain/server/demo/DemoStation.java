@@ -8,6 +8,8 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
 import org.jollychain.server.assess.EvidenceItem;
+import org.jollychain.server.job.EvidenceLog;
+import org.jollychain.server.job.JobAssessor;
 import org.jollychain.server.job.JobService;
 import org.jollychain.server.job.NewJob;
 import org.jollychain.server.unit.UnitService;
@@ -17,7 +19,8 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Fills an empty library with the Tern Skerry Field Station, invented from keel to mast. */
@@ -43,27 +46,44 @@ class DemoStation implements ApplicationRunner {
 
   private final UnitService units;
   private final JobService jobs;
+  private final EvidenceLog evidence;
+  private final JobAssessor assessor;
   private final JsonMapper json;
   private final Clock clock;
+  private final TransactionTemplate transaction;
 
-  DemoStation(UnitService units, JobService jobs, JsonMapper json, Clock clock) {
+  DemoStation(
+      UnitService units,
+      JobService jobs,
+      EvidenceLog evidence,
+      JobAssessor assessor,
+      JsonMapper json,
+      Clock clock,
+      PlatformTransactionManager transactions) {
     this.units = units;
     this.jobs = jobs;
+    this.evidence = evidence;
+    this.assessor = assessor;
+    this.transaction = new TransactionTemplate(transactions);
     this.json = json;
     this.clock = clock;
   }
 
   @Override
-  @Transactional
   public void run(ApplicationArguments arguments) throws IOException {
     if (!units.all().isEmpty()) {
       return;
     }
     try (InputStream in = DemoStation.class.getResourceAsStream("/demo/station.json")) {
       Station station = json.readValue(in, Station.class);
-      station.units().forEach(u -> units.withTag(u.tag(), u.title(), u.model(), u.place()));
-      station.jobs().forEach(this::tell);
+      transaction.executeWithoutResult(status -> tell(station));
     }
+    assessor.catchUp();
+  }
+
+  private void tell(Station station) {
+    station.units().forEach(u -> units.withTag(u.tag(), u.title(), u.model(), u.place()));
+    station.jobs().forEach(this::tell);
   }
 
   private void tell(StationJob story) {
@@ -72,9 +92,9 @@ class DemoStation implements ApplicationRunner {
     for (int i = 0; i < story.evidence().size(); i++) {
       at = at.plusMinutes(MINUTES_BETWEEN_READINGS);
       UUID id = UUID.nameUUIDFromBytes((story.id() + "/" + i).getBytes(StandardCharsets.UTF_8));
-      jobs.add(story.id(), id, story.evidence().get(i), at);
+      evidence.add(story.id(), id, story.evidence().get(i), at);
       if (story.struck() != null && story.struck() == i) {
-        jobs.strike(story.id(), id, "probe slipped off the tab", at.plusMinutes(1));
+        evidence.strike(story.id(), id, "probe slipped off the tab", at.plusMinutes(1));
       }
     }
     if (story.outcome() != null) {

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
 import java.util.UUID;
+import org.jollychain.server.platform.RefusedException;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -13,6 +14,10 @@ import org.jspecify.annotations.Nullable;
  * @param permit {@code isolated} or {@code live}
  * @param policy how it is to be done, in JSON
  * @param outcome what was found and done, once closed
+ * @param readings pieces of evidence that stand
+ * @param changes how often evidence was added or struck out
+ * @param leadingSuspect what led when that was last assessed, in JSON
+ * @param leadingOf the count of changes it was assessed at
  */
 public record Job(
     UUID id,
@@ -32,4 +37,28 @@ public record Job(
     @Schema(nullable = true) @Nullable OffsetDateTime struckAt,
     String struckWhy,
     @JsonIgnore String policy,
-    int version) {}
+    int version,
+    @JsonIgnore String complaintTitle,
+    @JsonIgnore int readings,
+    @JsonIgnore int changes,
+    @JsonIgnore @Nullable String leadingSuspect,
+    @JsonIgnore @Nullable Integer leadingOf) {
+
+  /** Whether the leading suspect is that of the evidence as it is. */
+  boolean leadingIsOfNow() {
+    return leadingOf != null && leadingOf == changes;
+  }
+
+  /**
+   * @throws RefusedException when it takes no more
+   */
+  void refuseUnlessOpen() {
+    if (struckAt != null) {
+      throw RefusedException.conflict(
+          "This job is struck out (%s); open a new one.".formatted(struckWhy));
+    }
+    if (closedAt != null) {
+      throw RefusedException.conflict("This job is closed; open a new one for what is read now.");
+    }
+  }
+}

@@ -10,6 +10,7 @@ import org.jollychain.core.plan.RouteCard;
 import org.jollychain.server.assess.CaseFile;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.report.Paper;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -26,11 +27,16 @@ import org.springframework.web.bind.annotation.RestController;
 class JobController {
 
   private final JobService jobs;
+  private final EvidenceLog evidence;
+  private final JobAssessor assessor;
   private final Paper paper;
   private final Clock clock;
 
-  JobController(JobService jobs, Paper paper, Clock clock) {
+  JobController(
+      JobService jobs, EvidenceLog evidence, JobAssessor assessor, Paper paper, Clock clock) {
     this.jobs = jobs;
+    this.evidence = evidence;
+    this.assessor = assessor;
     this.paper = paper;
     this.clock = clock;
   }
@@ -42,7 +48,7 @@ class JobController {
 
   @GetMapping("/{id}")
   JobView one(@PathVariable UUID id) {
-    return jobs.view(id);
+    return assessor.view(id);
   }
 
   /** A job as a case: its sheet whole, and all evidence that stands. */
@@ -50,60 +56,63 @@ class JobController {
       path = "/{id}/case",
       produces = {MediaType.APPLICATION_YAML_VALUE, MediaType.APPLICATION_JSON_VALUE})
   CaseFile caseOf(@PathVariable UUID id) {
-    return jobs.caseOf(id);
+    return assessor.caseOf(id);
   }
 
   @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView open(@PathVariable UUID id, @RequestBody @Valid NewJob job) {
-    return jobs.open(id, job, now());
+    jobs.open(id, job, now());
+    return assessor.view(id);
   }
 
   /** Adds a reading or an observation and answers with the new assessment. */
   @PutMapping(path = "/{id}/evidence/{evidenceId}", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView add(
       @PathVariable UUID id, @PathVariable UUID evidenceId, @RequestBody @Valid EvidenceItem item) {
-    return jobs.add(id, evidenceId, item, now());
+    evidence.add(id, evidenceId, item, now());
+    return assessor.view(id);
   }
 
   /** Probes and minutes to the end, for this plan and for the orders of the schools. */
   @GetMapping("/{id}/forecast")
   List<Forecast> forecast(@PathVariable UUID id) {
-    return jobs.forecast(id);
+    return assessor.forecast(id);
   }
 
   /** The plan as a tree, for work away from the screen. */
   @GetMapping("/{id}/route")
   RouteCard route(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
-    return jobs.route(id, depth);
+    return assessor.route(id, depth);
   }
 
   @GetMapping(path = "/{id}/route.txt", produces = "text/plain;charset=UTF-8")
   String routeText(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
-    return jobs.view(id).job().unitTag() + "\n\n" + jobs.route(id, depth).text();
+    return assessor.view(id).job().unitTag() + "\n\n" + assessor.route(id, depth).text();
   }
 
   @GetMapping(path = "/{id}/route.svg", produces = "image/svg+xml;charset=UTF-8")
   String routeSvg(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
-    return RouteDrawing.svg(jobs.view(id).job().unitTag(), jobs.route(id, depth));
+    return RouteDrawing.svg(assessor.view(id).job().unitTag(), assessor.route(id, depth));
   }
 
   @GetMapping(path = "/{id}/route.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   byte[] routePdf(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
-    JobView view = jobs.view(id);
+    JobView view = assessor.view(id);
     return paper.pdf(
-        view.job().unitTag() + ", route card", RoutePage.xhtml(view, jobs.route(id, depth)));
+        view.job().unitTag() + ", route card", RoutePage.xhtml(view, assessor.route(id, depth)));
   }
 
   /** The evidence as comma-separated values. */
   @GetMapping(path = "/{id}/evidence.csv", produces = "text/csv;charset=UTF-8")
   String csv(@PathVariable UUID id) {
-    return jobs.csv(id);
+    return evidence.csv(id);
   }
 
   /** Adds the evidence of such a table, all of it or none. */
   @PostMapping(path = "/{id}/evidence.csv", consumes = "text/csv")
-  JobView importCsv(@PathVariable UUID id, @RequestBody String csv) {
-    return jobs.importCsv(id, csv, now());
+  JobView importCsv(@PathVariable UUID id, @RequestBody(required = false) @Nullable String csv) {
+    evidence.importCsv(id, csv == null ? "" : csv, now());
+    return assessor.view(id);
   }
 
   @PutMapping(
@@ -113,23 +122,27 @@ class JobController {
       @PathVariable UUID id,
       @PathVariable UUID evidenceId,
       @RequestBody @Valid Requests.Strike strike) {
-    return jobs.strike(id, evidenceId, strike.why(), now());
+    evidence.strike(id, evidenceId, strike.why(), now());
+    return assessor.view(id);
   }
 
   /** Permit, method, order, what is out of reach and what is skipped. */
   @PutMapping(path = "/{id}/policy", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView plan(@PathVariable UUID id, @RequestBody @Valid Requests.Planning planning) {
-    return jobs.plan(id, planning.permit(), planning.policy(), planning.version());
+    jobs.plan(id, planning.permit(), planning.policy(), planning.version());
+    return assessor.view(id);
   }
 
   @PutMapping(path = "/{id}/close", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView close(@PathVariable UUID id, @RequestBody @Valid Requests.Closing closing) {
-    return jobs.close(id, closing.outcome(), closing.version(), now());
+    jobs.close(id, closing.outcome(), closing.version(), now());
+    return assessor.view(id);
   }
 
   @PutMapping(path = "/{id}/strike", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView strikeJob(@PathVariable UUID id, @RequestBody @Valid Requests.StrikeJob strike) {
-    return jobs.strikeJob(id, strike.why(), strike.version(), now());
+    jobs.strike(id, strike.why(), strike.version(), now());
+    return assessor.view(id);
   }
 
   private OffsetDateTime now() {

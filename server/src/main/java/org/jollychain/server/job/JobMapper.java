@@ -43,11 +43,24 @@ interface JobMapper {
 
   int countEvidence(@Param("jobId") UUID jobId);
 
-  int insertEvidenceIfNew(
-      @Param("id") UUID id,
+  /** The number of a job's latest piece of evidence, 0 if it has none. */
+  int lastNumber(@Param("jobId") UUID jobId);
+
+  /** Those whose id is taken are left out. */
+  int insertEvidence(
       @Param("jobId") UUID jobId,
-      @Param("body") String body,
-      @Param("takenAt") OffsetDateTime takenAt);
+      @Param("takenAt") OffsetDateTime takenAt,
+      @Param("pieces") List<StoredEvidence.New> pieces);
+
+  /** Counts anew what stands. */
+  void evidenceChanged(@Param("jobId") UUID jobId);
+
+  /** Keeps what led at a count of changes, unless a later one is kept. */
+  void keepLeading(
+      @Param("id") UUID id, @Param("changes") int changes, @Param("leading") String leading);
+
+  /** Open jobs whose leading suspect is not that of their evidence. */
+  List<Job> withoutLeading(int most);
 
   int strikeEvidence(
       @Param("id") UUID id, @Param("why") String why, @Param("struckAt") OffsetDateTime struckAt);

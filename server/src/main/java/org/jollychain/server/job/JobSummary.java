@@ -8,7 +8,8 @@ import org.jspecify.annotations.Nullable;
  * A job in the list.
  *
  * @param readings not struck out
- * @param leading what leads, weighed anew while the job is open
+ * @param leading what leads while the job is open, as of its latest evidence; none until that is
+ *     assessed
  */
 public record JobSummary(
     Job job,

@@ -5,7 +5,9 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import org.jollychain.server.platform.StrictReading;
 import org.jollychain.server.policy.PolicyItem;
+import tools.jackson.databind.annotation.JsonDeserialize;
 
 /** What is sent to change a job. */
 final class Requests {
@@ -31,7 +33,10 @@ final class Requests {
    *
    * @param version of the job that is being closed
    */
-  record Closing(@NotBlank @Size(max = 2000) String outcome, int version) {}
+  record Closing(
+      @NotBlank @Size(max = 2000) @JsonDeserialize(using = StrictReading.SeveralLines.class)
+          String outcome,
+      int version) {}
 
   /** Why a job is struck out. */
   record StrikeJob(@NotBlank @Size(max = 500) String why, int version) {}

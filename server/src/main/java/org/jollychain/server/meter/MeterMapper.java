@@ -11,6 +11,9 @@ interface MeterMapper {
 
   List<OwnedMeter> all();
 
+  /** Two who add a meter take turns, so that the bound holds. */
+  void lock();
+
   int insertIfNew(@Param("meter") ShopMeter meter, @Param("createdAt") OffsetDateTime createdAt);
 
   int update(@Param("meter") ShopMeter meter, @Param("version") int version);

@@ -59,14 +59,15 @@ public class MeterService implements ApplicationRunner {
   @Transactional
   public List<OwnedMeter> keep(ShopMeter meter, @Nullable Integer version) {
     if (version == null) {
-      if (meters.all().size() >= MOST_METERS) {
+      meters.lock();
+      if (meters.all().size() >= MOST_METERS && !kept(meter)) {
         throw RefusedException.unprocessable("%d meters are the most.".formatted(MOST_METERS));
       }
       if (meters.insertIfNew(meter, OffsetDateTime.now(clock)) == 0 && !kept(meter)) {
         throw RefusedException.conflict(
             "There is another meter \"%s\"; choose another id.".formatted(meter.id()));
       }
-    } else if (meters.update(meter, version) == 0) {
+    } else if (meters.update(meter, version) == 0 && !keptAs(meter, version + 1)) {
       throw RefusedException.conflict(
           "The meter was changed meanwhile; look at it again and repeat.");
     }
@@ -75,6 +76,11 @@ public class MeterService implements ApplicationRunner {
 
   private boolean kept(ShopMeter meter) {
     return meters.all().stream().map(OwnedMeter::figures).anyMatch(meter::equals);
+  }
+
+  /** Whether the change was made already, when it was sent the first time. */
+  private boolean keptAs(ShopMeter meter, int version) {
+    return meters.all().stream().anyMatch(m -> m.version() == version && m.figures().equals(meter));
   }
 
   /**

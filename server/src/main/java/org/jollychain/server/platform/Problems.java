@@ -1,14 +1,15 @@
 package org.jollychain.server.platform;
 
-import java.sql.SQLException;
-import java.sql.SQLTransientException;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.sheet.InvalidSheetException;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
@@ -18,28 +19,28 @@ import org.springframework.transaction.TransactionSystemException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.ServletWebRequest;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
-import tools.jackson.core.JacksonException;
-import tools.jackson.core.TokenStreamLocation;
-import tools.jackson.databind.DatabindException;
-import tools.jackson.databind.exc.UnrecognizedPropertyException;
 
 /** Every error as a problem detail (RFC 9457) that says where it is and what would be right. */
 @RestControllerAdvice
 class Problems extends ResponseEntityExceptionHandler {
 
+  static final String UNEXPECTED = "Something went wrong here; it is in the log.";
+
   private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
   @ExceptionHandler
   ProblemDetail refused(RefusedException e) {
-    return ProblemDetail.forStatusAndDetail(e.status(), e.getMessage());
+    return ProblemDetail.forStatusAndDetail(e.status(), UnreadableBody.readable(e.getMessage()));
   }
 
   @ExceptionHandler
   ProblemDetail evidence(EvidenceException e) {
     ProblemDetail problem =
-        ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, e.getMessage());
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.UNPROCESSABLE_CONTENT, UnreadableBody.readable(e.getMessage()));
     problem.setTitle("This cannot be evidence");
     problem.setProperty("field", e.field());
     return problem;
@@ -49,7 +50,8 @@ class Problems extends ResponseEntityExceptionHandler {
   ProblemDetail sheet(InvalidSheetException e) {
     ProblemDetail problem =
         ProblemDetail.forStatusAndDetail(
-            HttpStatus.UNPROCESSABLE_CONTENT, e.problems().get(0).toString());
+            HttpStatus.UNPROCESSABLE_CONTENT,
+            UnreadableBody.readable(e.problems().get(0).toString()));
     problem.setTitle(
         e.problems().size() == 1
             ? "The sheet has a problem"
@@ -59,30 +61,36 @@ class Problems extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail tooLarge(BodyLimit.TooLargeException e) {
-    return ProblemDetail.forStatusAndDetail(HttpStatus.CONTENT_TOO_LARGE, e.getMessage());
+  ResponseEntity<ProblemDetail> busy(BusyException e) {
+    return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+        .header(HttpHeaders.RETRY_AFTER, "2")
+        .body(ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage()));
   }
 
   @ExceptionHandler
-  ProblemDetail other(Exception e) {
+  ProblemDetail other(Exception e, WebRequest request) {
     // where even the rollback failed, what went wrong first is told
     boolean twice = e instanceof TransactionSystemException t && t.getOriginalException() != null;
     Throwable first = twice ? ((TransactionSystemException) e).getOriginalException() : e;
     for (Throwable cause = first; cause != null; cause = cause.getCause()) {
-      if (cause instanceof SQLTransientException
-          || cause instanceof SQLException s && connectionLost(s)) {
-        LOG.warn("the database is away: {}", cause.getMessage());
+      Optional<String> trouble = DatabaseTrouble.of(cause);
+      if (trouble.isPresent()) {
+        LOG.warn("the database: {}", cause.getMessage());
         return ProblemDetail.forStatusAndDetail(
-            HttpStatus.SERVICE_UNAVAILABLE,
-            "The database is away. Nothing was saved; start it again with ./jolly demo or ./jolly start, then repeat.");
-      }
-      if (cause instanceof BodyLimit.TooLargeException large) {
-        return tooLarge(large);
+            HttpStatus.SERVICE_UNAVAILABLE, trouble.get() + " " + whatToDo(request));
       }
     }
     LOG.error("unexpected", e);
-    return ProblemDetail.forStatusAndDetail(
-        HttpStatus.INTERNAL_SERVER_ERROR, "Something went wrong here; it is in the log.");
+    return ProblemDetail.forStatusAndDetail(HttpStatus.INTERNAL_SERVER_ERROR, UNEXPECTED);
+  }
+
+  /** A commit whose answer was lost may have been carried out; only the same id tells. */
+  private static String whatToDo(WebRequest request) {
+    boolean read =
+        request instanceof ServletWebRequest s && s.getHttpMethod().equals(HttpMethod.GET);
+    return read
+        ? "Try again."
+        : "Whether it was saved is not known: send it again, what was saved is not saved twice.";
   }
 
   @Override
@@ -91,15 +99,20 @@ class Problems extends ResponseEntityExceptionHandler {
       HttpHeaders headers,
       HttpStatusCode status,
       WebRequest request) {
-    for (Throwable cause = e; cause != null; cause = cause.getCause()) {
-      if (cause instanceof BodyLimit.TooLargeException large) {
-        return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE).body(tooLarge(large));
-      }
-    }
     ProblemDetail problem =
-        ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, notReadable(e));
+        ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, UnreadableBody.why(e.getCause()));
     problem.setTitle("The body cannot be read");
     return ResponseEntity.badRequest().headers(headers).body(problem);
+  }
+
+  /** What the framework refuses is told in its words, as far as they are short. */
+  @Override
+  protected ResponseEntity<Object> createResponseEntity(
+      @Nullable Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+    if (body instanceof ProblemDetail problem && problem.getDetail() != null) {
+      problem.setDetail(UnreadableBody.brief(problem.getDetail()));
+    }
+    return super.createResponseEntity(body, headers, status, request);
   }
 
   @Override
@@ -122,29 +135,5 @@ class Problems extends ResponseEntityExceptionHandler {
     problem.setTitle("A field is wrong");
     problem.setProperty("fields", fields);
     return ResponseEntity.badRequest().headers(headers).body(problem);
-  }
-
-  private static String notReadable(HttpMessageNotReadableException e) {
-    if (e.getCause() instanceof UnrecognizedPropertyException unknown) {
-      return "\"%s\" is not a key here; known keys: %s"
-          .formatted(unknown.getPropertyName(), unknown.getKnownPropertyIds());
-    }
-    if (e.getCause() instanceof DatabindException wrong && !wrong.getPath().isEmpty()) {
-      String field = wrong.getPath().get(wrong.getPath().size() - 1).getPropertyName();
-      return "\"%s\" has the wrong form: %s".formatted(field, wrong.getOriginalMessage());
-    }
-    if (e.getCause() instanceof JacksonException json) {
-      TokenStreamLocation at = json.getLocation();
-      String where =
-          at == null ? "" : " at line %d, column %d".formatted(at.getLineNr(), at.getColumnNr());
-      return "this is no JSON%s: %s".formatted(where, json.getOriginalMessage());
-    }
-    return "a JSON body is needed";
-  }
-
-  /** Class 08 is a lost connection, 57P a server that shuts down (PostgreSQL, appendix A). */
-  private static boolean connectionLost(SQLException e) {
-    String state = e.getSQLState();
-    return state != null && (state.startsWith("08") || state.startsWith("57P"));
   }
 }

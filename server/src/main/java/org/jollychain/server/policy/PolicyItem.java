@@ -14,6 +14,7 @@ import org.jollychain.core.plan.Order;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.plan.Tariff;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * How a job is to be done; what is left out is as usual.
@@ -49,6 +50,11 @@ public record PolicyItem(
       @DecimalMin("0") @DecimalMax("1000") double change,
       @DecimalMin("0") @DecimalMax("1000") double warm,
       @DecimalMin("0") @DecimalMax("1000") double lift) {}
+
+  /** As it was kept, complete. */
+  public static PolicyItem of(String kept, JsonMapper json) {
+    return json.readValue(kept, PolicyItem.class).complete();
+  }
 
   /** The same with what was left out said as usual. */
   public PolicyItem complete() {

@@ -19,8 +19,7 @@ public class PolicyService {
 
   public ShopPolicy shop() {
     ShopPolicyRow row = policies.shop();
-    PolicyItem kept = json.readValue(row.policy(), PolicyItem.class);
-    return new ShopPolicy(kept.complete(), row.version());
+    return new ShopPolicy(PolicyItem.of(row.policy(), json), row.version());
   }
 
   /**
@@ -29,6 +28,11 @@ public class PolicyService {
   @Transactional
   public ShopPolicy keep(ShopPolicy wanted) {
     if (policies.keep(json.writeValueAsString(wanted.policy()), wanted.version()) == 0) {
+      ShopPolicy now = shop();
+      if (now.version() == wanted.version() + 1
+          && now.policy().equals(wanted.policy().complete())) {
+        return now;
+      }
       throw RefusedException.conflict(
           "The shop's policy was changed meanwhile; look at it again and repeat.");
     }

@@ -1,5 +1,6 @@
 package org.jollychain.server.sheet;
 
+import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
 import java.nio.charset.StandardCharsets;
@@ -19,11 +20,14 @@ import org.jollychain.core.sheet.Drawing;
 import org.jollychain.core.sheet.InvalidSheetException;
 import org.jollychain.core.sheet.Nearest;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.core.sheet.Situation;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.platform.RefusedException;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -32,6 +36,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class SheetService {
 
   private static final int MOST_UNITS_KEPT = 40;
+  private static final int MOST_SHEETS_KEPT = 200;
 
   private final SheetMapper sheets;
   private final MeterService meters;
@@ -42,7 +47,17 @@ public class SheetService {
           .maximumSize(MOST_UNITS_KEPT)
           .build(text -> new SoundUnit(CheckedSheet.read(text)));
 
-  SheetService(SheetMapper sheets, MeterService meters, JsonMapper json, Clock clock) {
+  private final Cache<String, Sheet> read =
+      Caffeine.newBuilder().maximumSize(MOST_SHEETS_KEPT).build();
+  private final TransactionTemplate transaction;
+
+  SheetService(
+      SheetMapper sheets,
+      MeterService meters,
+      JsonMapper json,
+      Clock clock,
+      PlatformTransactionManager transactions) {
+    this.transaction = new TransactionTemplate(transactions);
     this.sheets = sheets;
     this.meters = meters;
     this.json = json;
@@ -63,6 +78,29 @@ public class SheetService {
             () ->
                 RefusedException.notFound(
                     "There is no sheet \"%s\"%s.".formatted(key, Nearest.suggestion(key, keys()))));
+  }
+
+  /**
+   * The newest revision of a sheet that new jobs may be done by.
+   *
+   * @throws RefusedException when there is no such sheet, or it was withdrawn
+   */
+  public SheetRevision inLibrary(String key) {
+    SheetRevision newest = newest(key);
+    if (!keys().contains(key)) {
+      throw RefusedException.conflict(
+          "The sheet \"%s\" was withdrawn; restore it, or choose another.".formatted(key));
+    }
+    return newest;
+  }
+
+  /**
+   * A revision as the circuit it describes, not yet solved.
+   *
+   * @throws RefusedException when there is no such revision
+   */
+  public Sheet sheet(String key, int revision) {
+    return read.get(key + " " + revision, k -> SheetReader.read(revision(key, revision).text()));
   }
 
   private List<String> keys() {
@@ -189,7 +227,6 @@ public class SheetService {
    * @throws InvalidSheetException when the text is no valid sheet
    * @throws RefusedException when the sheet calls itself otherwise
    */
-  @Transactional
   public SheetRevision save(String key, String text) {
     Sheet sheet = CheckedSheet.read(text);
     if (!sheet.key().equals(key)) {
@@ -197,6 +234,11 @@ public class SheetService {
           "The sheet calls itself \"%s\" and was sent as \"%s\"; make the two one."
               .formatted(sheet.key(), key));
     }
+    return transaction.execute(status -> keep(sheet, text));
+  }
+
+  private SheetRevision keep(Sheet sheet, String text) {
+    String key = sheet.key();
     sheets.lock(key);
     sheets.restore(key);
     Optional<SheetRevision> newest = sheets.newest(key);

@@ -35,11 +35,11 @@ public record SolveRequest(
         @NotNull
         JsonNode sheet,
     @NotBlank @Size(max = 80) String situation,
-    @Schema(nullable = true) @Nullable @Size(max = 20) List<@Valid Fault> faults,
+    @Schema(nullable = true) @Nullable @Size(max = 20) List<@NotNull @Valid Fault> faults,
     @Schema(nullable = true) @Nullable @Size(max = 40) List<@NotBlank String> lifted,
     @Schema(nullable = true) @Nullable @Size(max = 40) String meter,
     @Schema(nullable = true) @Nullable @DecimalMin("0") @DecimalMax("1000") Double supplyVolts,
-    @Schema(nullable = true) @Nullable @Size(max = 400) List<@Valid ProbeRequest> probes) {
+    @Schema(nullable = true) @Nullable @Size(max = 400) List<@NotNull @Valid ProbeRequest> probes) {
 
   /**
    * A fault to suppose.

@@ -28,6 +28,11 @@ public class UnitService {
     return units.all();
   }
 
+  /** A tag as it is kept. */
+  public static String tag(String typed) {
+    return typed.strip().toUpperCase(Locale.ROOT);
+  }
+
   /**
    * The unit with a tag, made if there is none.
    *
@@ -35,7 +40,7 @@ public class UnitService {
    */
   @Transactional
   public Unit withTag(String typed, String title, String model, String place) {
-    String tag = typed.strip().toUpperCase(Locale.ROOT);
+    String tag = tag(typed);
     if (!TAG.matcher(tag).matches()) {
       throw RefusedException.unprocessable(
           "\"%s\" is no tag; use up to 20 letters, digits and dashes, like LAU-2."

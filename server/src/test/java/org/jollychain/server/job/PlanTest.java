@@ -3,10 +3,8 @@ package org.jollychain.server.job;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 
-import java.nio.charset.StandardCharsets;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -24,19 +22,21 @@ import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.policy.PolicyItem;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.annotation.Import;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
 
-/** A job's plan, and its evidence as a table. */
+/** A job's plan. */
 @ServerTest
+@Import(Jobs.class)
 class PlanTest {
 
   private static final OffsetDateTime NOW =
       OffsetDateTime.of(2026, 2, 3, 4, 5, 6, 0, ZoneOffset.UTC);
 
-  @Autowired private JobService jobs;
+  @Autowired private Jobs jobs;
   @Autowired private MockMvc http;
 
   private final UUID id = UUID.randomUUID();
@@ -128,7 +128,8 @@ class PlanTest {
     JobView view = open("live");
     assertThat(view.policy().method()).isEqualTo(Method.ISOLATED_OHMS);
     assertThat(view.plan().state()).isEqualTo(Plan.State.ASK);
-    assertThat(keep(kept.formatted(version)).getStatus()).isEqualTo(409);
+    assertThat(keep(kept.formatted(version)).getStatus()).as("sent again").isEqualTo(200);
+    assertThat(keep("{\"policy\": {}, \"version\": 1}").getStatus()).isEqualTo(409);
     assertThat(keep("{\"policy\": {\"exposureMinutes\": -1}, \"version\": 2}").getStatus())
         .isEqualTo(400);
     keep("{\"policy\": {}, \"version\": 2}");
@@ -136,47 +137,5 @@ class PlanTest {
 
   private MockHttpServletResponse keep(String policy) throws Exception {
     return send(put("/api/policy").contentType(MediaType.APPLICATION_JSON).content(policy));
-  }
-
-  @Test
-  void evidence_goes_out_as_a_table_and_comes_in_again_once() throws Exception {
-    open("live");
-    jobs.add(id, UUID.randomUUID(), Typed.volts(null, "L1-L2 238"), NOW);
-    jobs.add(id, UUID.randomUUID(), Typed.seen("load-runs", "motor", "yes"), NOW.plusMinutes(1));
-    String csv = send(get("/api/jobs/%s/evidence.csv".formatted(id))).getContentAsString();
-    assertThat(csv.lines()).hasSize(3).first().asString().startsWith("function,red,black");
-    UUID other = UUID.randomUUID();
-    jobs.open(
-        other, new NewJob("TST-9", "", "", "", "dryer-timer-240", "no-heat", "live", ""), NOW);
-    for (int i = 0; i < 2; i++) {
-      assertThat(importTo(other, csv).getStatus()).isEqualTo(200);
-    }
-    assertThat(jobs.view(other).evidence()).hasSize(2);
-    assertThat(jobs.view(other).assessment().leading())
-        .isEqualTo(jobs.view(id).assessment().leading());
-  }
-
-  @Test
-  void a_line_that_cannot_be_meant_is_named_and_nothing_of_the_table_is_kept() throws Exception {
-    open("live");
-    String csv =
-        """
-        function,across,situation,value
-        volts-ac,high-limit,heat-call,0.1
-        volts-ac,high-limt,heat-call,0.1
-        """;
-    MockHttpServletResponse answer = importTo(id, csv);
-    assertThat(answer.getStatus()).isEqualTo(422);
-    assertThat(answer.getContentAsString(StandardCharsets.UTF_8))
-        .contains("line 3")
-        .contains("did you mean");
-    assertThat(jobs.view(id).evidence()).isEmpty();
-    assertThat(importTo(id, "a,b\n1,2\n").getContentAsString()).contains("no heading here");
-    assertThat(importTo(id, "\"open").getStatus()).isEqualTo(422);
-  }
-
-  private MockHttpServletResponse importTo(UUID job, String csv) throws Exception {
-    return send(
-        post("/api/jobs/%s/evidence.csv".formatted(job)).contentType("text/csv").content(csv));
   }
 }

@@ -1,17 +1,23 @@
 package org.jollychain.server.platform;
 
 import static org.hamcrest.Matchers.containsString;
+import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.when;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
+import java.util.UUID;
 import org.jollychain.server.ServerTest;
 import org.jollychain.server.unit.UnitService;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.MediaType;
 import org.springframework.jdbc.CannotGetJdbcConnectionException;
 import org.springframework.test.context.bean.override.mockito.MockitoBean;
 import org.springframework.test.web.servlet.MockMvc;
@@ -28,10 +34,44 @@ class DatabaseAwayTest {
     when(units.all())
         .thenThrow(
             new CannotGetJdbcConnectionException(
-                "no", new SQLTransientConnectionException("refused")));
+                "no",
+                new SQLTransientConnectionException("timed out", new SQLException("no", "08001"))));
     http.perform(get("/api/units"))
         .andExpect(status().isServiceUnavailable())
-        .andExpect(jsonPath("$.detail").value(containsString("Nothing was saved")));
+        .andExpect(jsonPath("$.detail").value(containsString("./jolly start starts it again")));
+  }
+
+  @ParameterizedTest
+  @CsvSource({"53100, no room left", "53300, busy with", "40001, busy with", "25006, cannot write"})
+  void what_is_the_matter_with_it_is_told_apart(String state, String words) throws Exception {
+    when(units.all()).thenThrow(new RuntimeException(new SQLException("no", state)));
+    http.perform(get("/api/units"))
+        .andExpect(status().isServiceUnavailable())
+        .andExpect(jsonPath("$.detail").value(containsString(words)));
+  }
+
+  @Test
+  void a_full_pool_is_told_apart_from_a_database_that_is_away() throws Exception {
+    when(units.all())
+        .thenThrow(
+            new CannotGetJdbcConnectionException(
+                "no", new SQLTransientConnectionException("timed out")));
+    http.perform(get("/api/units"))
+        .andExpect(status().isServiceUnavailable())
+        .andExpect(jsonPath("$.detail").value(containsString("busy with other requests")));
+  }
+
+  @Test
+  void a_commit_that_failed_may_have_been_carried_out() throws Exception {
+    when(units.withTag(any(), any(), any(), any()))
+        .thenThrow(new RuntimeException(new SQLException("connection lost at commit", "08006")));
+    http.perform(
+            put("/api/jobs/" + UUID.randomUUID())
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(
+                    "{\"tag\": \"TST-9\", \"sheet\": \"dryer-timer-240\", \"permit\": \"live\"}"))
+        .andExpect(status().isServiceUnavailable())
+        .andExpect(jsonPath("$.detail").value(containsString("Whether it was saved is not known")));
   }
 
   @Test

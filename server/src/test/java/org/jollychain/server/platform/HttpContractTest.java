@@ -1,5 +1,6 @@
 package org.jollychain.server.platform;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.greaterThan;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
@@ -10,6 +11,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.util.List;
 import java.util.UUID;
 import org.jollychain.server.ServerTest;
 import org.junit.jupiter.api.Test;
@@ -125,9 +127,84 @@ class HttpContractTest {
 
   @Test
   void a_body_over_its_bound_is_refused() throws Exception {
-    assess("{\"sheet\": \"" + "x".repeat(BodyLimit.LARGEST_BYTES) + "\"}")
+    assess("{\"sheet\": \"" + "x".repeat(WholeBody.LARGEST_BYTES) + "\"}")
         .andExpect(status().is(413))
         .andExpect(jsonPath("$.detail").value(containsString("1024 kB")));
+  }
+
+  @Test
+  void a_form_is_bounded_like_any_other_body() throws Exception {
+    http.perform(
+            post("/api/assess")
+                .contentType(MediaType.APPLICATION_FORM_URLENCODED)
+                .content("a=" + "x".repeat(WholeBody.LARGEST_BYTES)))
+        .andExpect(status().is(413));
+    http.perform(
+            post("/api/assess").contentType(MediaType.APPLICATION_FORM_URLENCODED).content("a=b"))
+        .andExpect(status().isUnsupportedMediaType());
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      textBlock =
+          """
+      {"sheet": "dryer-timer-240", "evidence": [null]}    | evidence[0]
+      {"sheet": "dryer-timer-240", "meters": [null]}      | meters[0]
+      {"sheet": "dryer-timer-240", "title": "a\\u0000b"}  | "title" holds U+0000
+      {"sheet": "dryer-timer-240", "title": "a\\nb"}      | "title" holds U+000A at place 2, a line break
+      {"sheet": "dryer-timer-240", "title": "a\\ud800"}   | "title" holds U+D800
+      {"sheet": "dryer-timer-240", "title": "\\u202eab"}  | turns the direction of writing
+      {"sheet": "dryer-timer-240", "method": 1}           | "method" has the wrong form: it should be one of live-drops
+      {"sheet": "dryer-timer-240", "livePermit": "maybe"} | should be true or false
+      {"sheet": "dryer-timer-240", "evidence": {}}        | "evidence" has the wrong form: it should be a list
+      {"sheet": "dryer-timer-240", "evidence": [{"situation": "heat-call", "value": "\\u00a0\\u2003"}]} | value must not be blank
+      {"sheet": "dryer-timer-240", "evidence": [{"situation": "heat-call", "value": "1", "at": 1e300}]} | "evidence[0].at" is no time
+      {"sheet": "dryer-timer-240", "evidence": [{"situation": "heat-call", "value": "1", "at": "+999999999-01-01T00:00:00Z"}]} | is no time
+      []                                                  | the body should be an object
+      """)
+  void what_no_reader_should_meet_is_refused_and_named(String body, String words) throws Exception {
+    assess(body)
+        .andExpect(status().isBadRequest())
+        .andExpect(jsonPath("$.detail").value(containsString(words)));
+  }
+
+  @Test
+  void an_answer_names_no_class_and_sends_nothing_large_back() throws Exception {
+    String long_ = "y".repeat(100_000);
+    for (String body :
+        List.of(
+            "{\"%s\": 1}".formatted(long_),
+            "{\"sheet\": \"x\", \"method\": \"%s\"}".formatted(long_),
+            "{\"sheet\": \"%s\"}".formatted(long_),
+            "%s".formatted(long_),
+            "[".repeat(5000),
+            "{\"sheet\": \"dryer-timer-240\", \"complaint\": \"%s\"}".formatted("z".repeat(80)))) {
+      String answer = assess(body).andReturn().getResponse().getContentAsString();
+      assertThat(answer).hasSizeLessThan(1500).doesNotContain("java", "jackson", "Stream");
+    }
+  }
+
+  @Test
+  void a_case_in_yaml_is_held_to_the_same_rules() throws Exception {
+    for (int at = 1020; at < 1030; at++) {
+      String head = "sheet: dryer-timer-240\ntitle: ";
+      String yaml = head + "x".repeat(at - head.length()) + "\ud83d\ude00\n";
+      http.perform(post("/api/assess").contentType(MediaType.APPLICATION_YAML).content(yaml))
+          .andExpect(status().isBadRequest())
+          .andExpect(jsonPath("$.detail").value(containsString("title size must be")));
+    }
+    http.perform(
+            post("/api/assess")
+                .contentType(MediaType.APPLICATION_YAML)
+                .content("sheet: dryer-timer-240\ntitle: \"a\\u0001b\"\n"))
+        .andExpect(status().isBadRequest())
+        .andExpect(jsonPath("$.detail").value(containsString("U+0001")));
+  }
+
+  @Test
+  void asked_for_by_itself_the_error_page_is_nothing() throws Exception {
+    http.perform(get("/error")).andExpect(status().isNotFound());
   }
 
   @Test
@@ -163,7 +240,11 @@ class HttpContractTest {
     http.perform(get("/api/sheets"))
         .andExpect(header().string("Content-Security-Policy", containsString("script-src 'self'")))
         .andExpect(header().string("X-Content-Type-Options", "nosniff"))
-        .andExpect(header().string("X-Frame-Options", "DENY"));
+        .andExpect(header().string("X-Frame-Options", "DENY"))
+        .andExpect(header().string("Cache-Control", "no-store"))
+        .andExpect(header().string("Cross-Origin-Resource-Policy", "same-origin"))
+        .andExpect(header().string("Cross-Origin-Opener-Policy", "same-origin"))
+        .andExpect(header().string("Permissions-Policy", containsString("camera=()")));
   }
 
   @Test
@@ -174,6 +255,12 @@ class HttpContractTest {
                 .contentType(MediaType.APPLICATION_JSON)
                 .content("{}"))
         .andExpect(status().isForbidden());
+    for (String site : List.of("cross-site", "same-site")) {
+      http.perform(get("/api/sheets").header("Sec-Fetch-Site", site))
+          .andExpect(status().isForbidden());
+    }
+    http.perform(get("/api/sheets").header("Sec-Fetch-Site", "same-origin"))
+        .andExpect(status().isOk());
     http.perform(
             get("/api/sheets")
                 .with(

@@ -1,0 +1,228 @@
+package org.jollychain.server.job;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.network.Meters;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.server.assess.EvidenceItem;
+import org.jollychain.server.meter.MeterService;
+import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.sheet.SheetService;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * What was read and seen on a job: added, struck out, never changed. Each call is one short
+ * transaction that answers with nothing derived. What is sent again is added once.
+ */
+@Service
+public class EvidenceLog {
+
+  private static final int MOST_EVIDENCE = 2000;
+
+  private final JobMapper jobs;
+  private final SheetService sheets;
+  private final MeterService meters;
+  private final EvidenceCsv csv;
+  private final JsonMapper json;
+
+  EvidenceLog(
+      JobMapper jobs, SheetService sheets, MeterService meters, EvidenceCsv csv, JsonMapper json) {
+    this.jobs = jobs;
+    this.sheets = sheets;
+    this.meters = meters;
+    this.csv = csv;
+    this.json = json;
+  }
+
+  /**
+   * Adds a piece of evidence; sent again, it adds none.
+   *
+   * @throws EvidenceException when it cannot be evidence of the job's sheet
+   * @throws RefusedException when the job is closed, or the id is another piece's
+   */
+  @Transactional
+  public void add(UUID jobId, UUID id, EvidenceItem typed, OffsetDateTime at) {
+    Job job = locked(jobId);
+    EvidenceItem item = checked(sheet(job), meters.all(), typed);
+    Optional<StoredEvidence> known = jobs.findEvidence(id);
+    if (known.isPresent()) {
+      refuseOther(known.get(), jobId, item);
+      return;
+    }
+    job.refuseUnlessOpen();
+    bound(jobs.countEvidence(jobId) + 1);
+    StoredEvidence.New added =
+        new StoredEvidence.New(id, jobs.lastNumber(jobId) + 1, json.writeValueAsString(item));
+    if (jobs.insertEvidence(jobId, at, List.of(added)) == 0) {
+      // another job took the id at the same moment
+      refuseOther(jobs.findEvidence(id).orElseThrow(), jobId, item);
+      return;
+    }
+    jobs.evidenceChanged(jobId);
+  }
+
+  private void refuseOther(StoredEvidence known, UUID jobId, EvidenceItem item) {
+    if (!known.jobId().equals(jobId) || !known.item(json).equals(item)) {
+      throw RefusedException.conflict("There is other evidence with this id; make a new id.");
+    }
+  }
+
+  /**
+   * Adds all evidence of a table, or none of it; a line that the job holds already is left out: by
+   * its id, or where it has none by what it says and when.
+   *
+   * @throws EvidenceException when a line cannot be evidence of the job's sheet; says which
+   * @throws RefusedException when the job is closed, or a line's id is another piece's
+   */
+  @Transactional
+  public void importCsv(UUID jobId, String table, OffsetDateTime at) {
+    List<EvidenceCsv.Line> lines = csv.read(table);
+    Job job = locked(jobId);
+    job.refuseUnlessOpen();
+    Sheet sheet = sheet(job);
+    Meters known = meters.all();
+    List<StoredEvidence> held = jobs.evidence(jobId);
+    Map<UUID, StoredEvidence> byId =
+        held.stream().collect(Collectors.toMap(StoredEvidence::id, Function.identity()));
+    Map<Said, Integer> times = new HashMap<>();
+    held.forEach(e -> times.merge(said(e.item(json), e.takenAt()), 1, Integer::sum));
+    Map<Said, Integer> met = new HashMap<>();
+    List<StoredEvidence.New> added = new ArrayList<>();
+    int number = jobs.lastNumber(jobId);
+    for (EvidenceCsv.Line line : lines) {
+      EvidenceItem item = checked(sheet, known, line);
+      Said said = said(item, null);
+      int occurrence = met.merge(said, 1, Integer::sum);
+      UUID id = line.id() == null ? idOf(jobId, said, occurrence) : line.id();
+      StoredEvidence same = byId.get(id);
+      if (same != null && line.id() != null && !said.meant(same.item(json), same.takenAt())) {
+        throw RefusedException.conflict(
+            "line %d: there is other evidence with this id in the job; take the id out of the line."
+                .formatted(line.number()));
+      }
+      boolean already =
+          same != null || line.id() == null && times.getOrDefault(said, 0) >= occurrence;
+      if (!already) {
+        // an id that another job's export brought along stays that job's
+        boolean elsewhere = line.id() != null && jobs.findEvidence(id).isPresent();
+        UUID own = elsewhere ? idOf(jobId, said, occurrence) : id;
+        if (!byId.containsKey(own)) {
+          added.add(new StoredEvidence.New(own, ++number, json.writeValueAsString(item)));
+        }
+      }
+    }
+    bound(held.size() + added.size());
+    if (!added.isEmpty()) {
+      if (jobs.insertEvidence(jobId, at, added) != added.size()) {
+        throw RefusedException.conflict(
+            "Another job took one of the ids at the same moment; nothing was added, repeat it.");
+      }
+      jobs.evidenceChanged(jobId);
+    }
+  }
+
+  /** What a line says, and when it was taken, as far as it says so. */
+  private record Said(EvidenceItem item, Instant at) {
+
+    boolean meant(EvidenceItem other, OffsetDateTime takenAt) {
+      return at.equals(Instant.MIN)
+          ? said(other, null).item.equals(item)
+          : said(other, takenAt).equals(this);
+    }
+  }
+
+  private static Said said(EvidenceItem item, @Nullable OffsetDateTime takenAt) {
+    OffsetDateTime when = item.at() == null ? takenAt : item.at();
+    return new Said(item.untimed(), when == null ? Instant.MIN : when.toInstant());
+  }
+
+  private static UUID idOf(UUID jobId, Said said, int occurrence) {
+    return UUID.nameUUIDFromBytes(
+        "%s %d %s".formatted(jobId, occurrence, said).getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static EvidenceItem checked(Sheet sheet, Meters known, EvidenceCsv.Line line) {
+    try {
+      return checked(sheet, known, line.item());
+    } catch (EvidenceException e) {
+      throw new EvidenceException(
+          e.field(), "line %d: %s".formatted(line.number(), e.getMessage()));
+    }
+  }
+
+  private static EvidenceItem checked(Sheet sheet, Meters known, EvidenceItem typed) {
+    EvidenceItem item = typed.resolved(sheet);
+    item.on(sheet, known, "");
+    return item;
+  }
+
+  private static void bound(int pieces) {
+    if (pieces > MOST_EVIDENCE) {
+      throw RefusedException.unprocessable(
+          "A job holds %d pieces of evidence at most; close it and open another."
+              .formatted(MOST_EVIDENCE));
+    }
+  }
+
+  /**
+   * Strikes a piece of evidence out; it stays visible.
+   *
+   * @throws RefusedException when it is not of this job, was struck out for another reason, or the
+   *     job is closed
+   */
+  @Transactional
+  public void strike(UUID jobId, UUID id, String why, OffsetDateTime at) {
+    Job job = locked(jobId);
+    StoredEvidence evidence =
+        jobs.findEvidence(id)
+            .filter(e -> e.jobId().equals(jobId))
+            .orElseThrow(() -> RefusedException.notFound("There is no such evidence in this job."));
+    if (evidence.struckAt() != null) {
+      if (!evidence.struckWhy().equals(why.strip())) {
+        throw RefusedException.conflict(
+            "It is struck out already: %s".formatted(evidence.struckWhy()));
+      }
+      return;
+    }
+    job.refuseUnlessOpen();
+    jobs.strikeEvidence(id, why.strip(), at);
+    jobs.evidenceChanged(jobId);
+  }
+
+  /** A job's evidence as a table, struck pieces with their reason. */
+  @Transactional(readOnly = true)
+  public String csv(UUID jobId) {
+    JobService.found(jobs, jobId);
+    return csv.write(entries(jobs.evidence(jobId)));
+  }
+
+  List<JobView.Entry> entries(List<StoredEvidence> stored) {
+    return stored.stream()
+        .map(
+            e ->
+                new JobView.Entry(
+                    e.id(), e.number(), e.item(json), e.takenAt(), e.struckAt(), e.struckWhy()))
+        .toList();
+  }
+
+  private Job locked(UUID jobId) {
+    return jobs.findForEvidence(jobId).orElseThrow(() -> JobService.notFound(jobId));
+  }
+
+  private Sheet sheet(Job job) {
+    return sheets.sheet(job.sheetKey(), job.sheetRevision());
+  }
+}

@@ -1,0 +1,222 @@
+package org.jollychain.server.job;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import org.jollychain.core.diagnosis.Assessment.Leading;
+import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.network.Meters;
+import org.jollychain.core.plan.Forecast;
+import org.jollychain.core.plan.Policy;
+import org.jollychain.core.plan.RouteCard;
+import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.SheetReader;
+import org.jollychain.server.assess.AssessService;
+import org.jollychain.server.assess.AssessmentPool;
+import org.jollychain.server.assess.CaseFile;
+import org.jollychain.server.assess.Engine;
+import org.jollychain.server.meter.MeterService;
+import org.jollychain.server.meter.OwnedMeter;
+import org.jollychain.server.meter.ShopMeter;
+import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.policy.PolicyItem;
+import org.jollychain.server.sheet.SheetService;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * What follows from a job's evidence: read in one short transaction, then assessed, planned and
+ * forecast outside of any.
+ */
+@Service
+public class JobAssessor {
+
+  private static final Logger LOG = LoggerFactory.getLogger(JobAssessor.class);
+  private static final int MOST_CAUGHT_UP = 200;
+
+  private final JobMapper jobs;
+  private final EvidenceLog log;
+  private final SheetService sheets;
+  private final AssessService assess;
+  private final AssessmentPool pool;
+  private final MeterService meters;
+  private final JsonMapper json;
+  private final TransactionTemplate reading;
+
+  JobAssessor(
+      JobMapper jobs,
+      EvidenceLog log,
+      SheetService sheets,
+      AssessService assess,
+      AssessmentPool pool,
+      MeterService meters,
+      JsonMapper json,
+      PlatformTransactionManager transactions) {
+    this.jobs = jobs;
+    this.log = log;
+    this.sheets = sheets;
+    this.assess = assess;
+    this.pool = pool;
+    this.meters = meters;
+    this.json = json;
+    this.reading = new TransactionTemplate(transactions);
+    reading.setReadOnly(true);
+  }
+
+  /**
+   * A job as it was read, with the sheet it is done by.
+   *
+   * @param text of the sheet's revision
+   */
+  private record Taken(
+      Job job, String text, List<JobView.Entry> entries, Meters meters, PolicyItem policy) {
+
+    Optional<String> complaint() {
+      return Optional.of(job.complaint()).filter(c -> !c.isEmpty());
+    }
+
+    List<Evidence> standing(Engine engine) {
+      List<Evidence> standing = new ArrayList<>();
+      for (JobView.Entry e : entries) {
+        if (e.struckAt() == null) {
+          standing.add(e.item().takenAt(e.takenAt()).on(engine.sheet(), meters, e.id().toString()));
+        }
+      }
+      return standing;
+    }
+
+    Policy planned() {
+      return policy.policy(job.permit().equals("live"));
+    }
+  }
+
+  private Taken taken(UUID id) {
+    return reading.execute(
+        status -> {
+          Job job = JobService.found(jobs, id);
+          return new Taken(
+              job,
+              sheets.revision(job.sheetKey(), job.sheetRevision()).text(),
+              log.entries(jobs.evidence(id)),
+              meters.all(),
+              PolicyItem.of(job.policy(), json));
+        });
+  }
+
+  private <T> T assessed(Taken taken, Function<Engine, T> work) {
+    return pool.run(taken.job.id(), () -> work.apply(assess.engine(taken.text)));
+  }
+
+  /**
+   * A job with what follows from its evidence.
+   *
+   * @throws RefusedException when there is no such job
+   */
+  public JobView view(UUID id) {
+    Taken taken = taken(id);
+    JobView view = assessed(taken, engine -> view(taken, engine));
+    if (!taken.job.leadingIsOfNow()) {
+      keep(taken.job, view.assessment().leading());
+    }
+    return view;
+  }
+
+  private JobView view(Taken taken, Engine engine) {
+    List<Evidence> standing = taken.standing(engine);
+    Optional<String> complaint = taken.complaint();
+    Diagnosis.Opinion opinion = engine.diagnosis().opinion(standing, complaint);
+    return new JobView(
+        taken.job,
+        engine.sheet().title(),
+        complaint.map(engine.sheet().complaints()::get).map(Complaint::title).orElse(""),
+        taken.entries,
+        taken.policy,
+        opinion.assessment(),
+        engine.planner().plan(opinion, standing, complaint, taken.planned()));
+  }
+
+  /** For lists. It follows from the evidence, so nothing is lost where it cannot be kept. */
+  private void keep(Job job, Leading leading) {
+    try {
+      jobs.keepLeading(job.id(), job.changes(), json.writeValueAsString(leading));
+    } catch (DataAccessException e) {
+      LOG.warn("the leading suspect of job {} was not kept: {}", job.id(), e.getMessage());
+    }
+  }
+
+  /**
+   * Assesses open jobs whose leading suspect lists cannot show: after an upgrade, or a start that
+   * followed a crash.
+   */
+  public void catchUp() {
+    for (Job job : jobs.withoutLeading(MOST_CAUGHT_UP)) {
+      try {
+        view(job.id());
+      } catch (RuntimeException e) {
+        LOG.warn("job {} was not assessed: {}", job.id(), e.getMessage());
+      }
+    }
+  }
+
+  /** What is left of a job in every order, side by side. */
+  public List<Forecast> forecast(UUID id) {
+    Taken taken = taken(id);
+    return assessed(
+        taken,
+        engine -> {
+          List<Evidence> standing = taken.standing(engine);
+          Diagnosis.Opinion opinion = engine.diagnosis().opinion(standing, taken.complaint());
+          return engine.planner().forecast(opinion, standing, taken.complaint(), taken.planned());
+        });
+  }
+
+  /** The plan of a job as a tree of so many questions. */
+  public RouteCard route(UUID id, int depth) {
+    Taken taken = taken(id);
+    return assessed(
+        taken,
+        engine -> {
+          List<Evidence> standing = taken.standing(engine);
+          Diagnosis.Opinion opinion = engine.diagnosis().opinion(standing, taken.complaint());
+          return engine.planner().route(opinion, standing, taken.planned(), depth);
+        });
+  }
+
+  /**
+   * A job as a case that can be assessed anywhere.
+   *
+   * @throws RefusedException when there is no such job
+   */
+  public CaseFile caseOf(UUID id) {
+    Taken taken = taken(id);
+    Job job = taken.job;
+    List<CaseFile.Item> items =
+        taken.entries.stream()
+            .filter(e -> e.struckAt() == null)
+            .map(e -> new CaseFile.Item("r" + e.number(), e.item().takenAt(e.takenAt())))
+            .toList();
+    List<ShopMeter> used =
+        meters.owned().stream()
+            .filter(m -> items.stream().anyMatch(i -> m.id().equals(i.item().meter())))
+            .map(OwnedMeter::figures)
+            .toList();
+    return new CaseFile(
+        json.readTree(SheetReader.json(taken.text)),
+        null,
+        job.permit().equals("live"),
+        taken.policy,
+        taken.complaint().orElse(null),
+        items,
+        job.unitTag() + " " + job.unitTitle(),
+        used.isEmpty() ? null : used,
+        null);
+  }
+}

@@ -1,0 +1,34 @@
+package org.jollychain.server.platform;
+
+import io.swagger.v3.oas.annotations.Hidden;
+import jakarta.servlet.RequestDispatcher;
+import jakarta.servlet.http.HttpServletRequest;
+import org.springframework.boot.webmvc.error.ErrorController;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What the container or a filter refuses is answered in the same form as all else. */
+@Hidden
+@RestController
+class ErrorAnswer implements ErrorController {
+
+  @RequestMapping("/error")
+  ResponseEntity<ProblemDetail> answer(HttpServletRequest request) {
+    Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
+    HttpStatus known = code instanceof Integer c ? HttpStatus.resolve(c) : HttpStatus.NOT_FOUND;
+    HttpStatus status = known == null ? HttpStatus.BAD_REQUEST : known;
+    String detail =
+        switch (status) {
+          case FORBIDDEN -> "Jolly Chain answers its own pages on this machine only.";
+          case NOT_FOUND -> "There is nothing here.";
+          default ->
+              status.is5xxServerError()
+                  ? Problems.UNEXPECTED
+                  : "The request cannot be read: check its address and its headers.";
+        };
+    return ResponseEntity.status(status).body(ProblemDetail.forStatusAndDetail(status, detail));
+  }
+}

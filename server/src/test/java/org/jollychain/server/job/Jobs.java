@@ -1,0 +1,69 @@
+package org.jollychain.server.job;
+
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.UUID;
+import org.jollychain.core.plan.Forecast;
+import org.jollychain.server.assess.EvidenceItem;
+import org.jollychain.server.policy.PolicyItem;
+
+/** Jobs as a page has them: each change is answered with the job anew. */
+final class Jobs {
+
+  private final JobService jobs;
+  private final EvidenceLog evidence;
+  private final JobAssessor assessor;
+
+  Jobs(JobService jobs, EvidenceLog evidence, JobAssessor assessor) {
+    this.jobs = jobs;
+    this.evidence = evidence;
+    this.assessor = assessor;
+  }
+
+  List<JobSummary> recent() {
+    return jobs.recent();
+  }
+
+  JobView view(UUID id) {
+    return assessor.view(id);
+  }
+
+  List<Forecast> forecast(UUID id) {
+    return assessor.forecast(id);
+  }
+
+  JobView open(UUID id, NewJob job, OffsetDateTime at) {
+    jobs.open(id, job, at);
+    return view(id);
+  }
+
+  JobView add(UUID job, UUID id, EvidenceItem item, OffsetDateTime at) {
+    evidence.add(job, id, item, at);
+    return view(job);
+  }
+
+  JobView strike(UUID job, UUID id, String why, OffsetDateTime at) {
+    evidence.strike(job, id, why, at);
+    return view(job);
+  }
+
+  JobView importCsv(UUID job, String csv, OffsetDateTime at) {
+    evidence.importCsv(job, csv, at);
+    return view(job);
+  }
+
+  JobView plan(UUID id, String permit, PolicyItem policy, int version) {
+    jobs.plan(id, permit, policy, version);
+    return view(id);
+  }
+
+  JobView close(UUID id, String outcome, int version, OffsetDateTime at) {
+    jobs.close(id, outcome, version, at);
+    return view(id);
+  }
+
+  JobView strikeJob(UUID id, String why, int version, OffsetDateTime at) {
+    jobs.strike(id, why, version, at);
+    return view(id);
+  }
+}
