@@ -66,10 +66,17 @@ public final class Diagnosis {
   private final SoundUnit unit;
 
   public Diagnosis(Sheet sheet) {
-    this.sheet = sheet;
-    this.unit = new SoundUnit(sheet);
-    this.expectations = new Expectations(unit);
+    this(new SoundUnit(sheet));
+  }
+
+  /**
+   * @param unit the nominal one
+   */
+  public Diagnosis(SoundUnit unit) {
+    this.sheet = unit.sheet();
+    this.unit = unit;
     this.hypotheses = new Hypotheses(unit);
+    this.expectations = new Expectations(unit, hypotheses.all(Optional.empty()));
     this.alsoBad = Verdicts.alsoBad(sheet, hypotheses);
   }
 
@@ -184,7 +191,7 @@ public final class Diagnosis {
   private Expectations onSoftSupply() {
     if (onSoftSupply.isEmpty()) {
       Draw soft = name -> name.equals(Network.SOURCE_OHMS) ? SO_SOFT : 0;
-      onSoftSupply = Optional.of(new Expectations(sheet, soft));
+      onSoftSupply = Optional.of(new Expectations(sheet, soft, expectations.hypotheses()));
     }
     return onSoftSupply.get();
   }

@@ -12,12 +12,14 @@ import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Draw;
+import org.jollychain.core.network.FaultSweep;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Sensitivities;
 import org.jollychain.core.network.Sensitivities.Prediction;
+import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Sheet;
@@ -41,43 +43,72 @@ final class Expectations {
   /** A step of the grid of positions over the square root of twelve. */
   private static final double POSITION_SD = 0.1;
 
+  /** Those that were read, and those that draw the staircases, by the size of the sheet. */
   private static final int MOST_PROBES_KEPT = 150;
+
+  private static final int PROBES_OF_A_PLACE = 2;
+
+  /** So many lines of changes nobody has a hypothesis of are kept for a probe. */
+  private static final int MOST_LINES_KEPT = 20_000;
 
   private final Sheet sheet;
   private final SoundUnit unit;
   private final Draw about;
+  private final Slopes aboutNominal;
   private final List<String> parameters;
   private final Map<String, Sensitivities> sensitivities = new HashMap<>();
+  private final int mostProbesKept;
   private final Map<Asked, Known> known =
       Collections.synchronizedMap(
           new LinkedHashMap<>(64, 0.75f, true) {
             @Override
             protected boolean removeEldestEntry(Map.Entry<Asked, Known> eldest) {
-              return size() > MOST_PROBES_KEPT;
+              return size() > mostProbesKept;
             }
           });
 
   /** What is measured, and by which meter. */
   private record Asked(Probe probe, Meter meter) {}
 
-  /** With the lines drawn about the nominal unit. */
-  Expectations(SoundUnit nominal) {
-    this(nominal, Draw.NOMINAL);
+  private final List<Hypothesis> hypotheses;
+  private final Map<String, DistinctFaults> faults = new ConcurrentHashMap<>();
+
+  /**
+   * With the lines drawn about the nominal unit.
+   *
+   * @param hypotheses those that are asked for by their place
+   */
+  Expectations(SoundUnit nominal, List<Hypothesis> hypotheses) {
+    this(nominal, Draw.NOMINAL, hypotheses);
   }
 
   /** With the lines drawn about another. */
-  Expectations(Sheet sheet, Draw about) {
-    this(new SoundUnit(sheet, about), about);
+  Expectations(Sheet sheet, Draw about, List<Hypothesis> hypotheses) {
+    this(new SoundUnit(sheet, about), about, hypotheses);
   }
 
-  private Expectations(SoundUnit unit, Draw about) {
+  private Expectations(SoundUnit unit, Draw about, List<Hypothesis> hypotheses) {
     this.unit = unit;
     this.sheet = unit.sheet();
     this.about = about;
+    this.hypotheses = hypotheses;
     this.parameters = Network.parameters(sheet);
+    this.aboutNominal = Slopes.of(parameters.stream().mapToDouble(about::deviate).toArray());
+    this.mostProbesKept =
+        MOST_PROBES_KEPT + PROBES_OF_A_PLACE * (sheet.parts().size() + sheet.points().size());
     for (Situation s : sheet.situations().values()) {
       sensitivities.put(s.id(), Sensitivities.about(about, sheet, s));
     }
+  }
+
+  List<Hypothesis> hypotheses() {
+    return hypotheses;
+  }
+
+  /** The hypotheses as faults of one situation. */
+  DistinctFaults faults(Situation situation) {
+    return faults.computeIfAbsent(
+        situation.id(), s -> new DistinctFaults(unit, situation, hypotheses));
   }
 
   /** A parameter itself, in standard deviations. */
@@ -113,9 +144,10 @@ final class Expectations {
     private final Meter meter;
     private final Situation situation;
     private final List<Line> distinct = new ArrayList<>();
+    private final Map<Signature, Line> bySignature = new ConcurrentHashMap<>();
     private final Map<List<Change>, Line> byChanges = new ConcurrentHashMap<>();
     private final Map<Long, Line> alsoBad = new ConcurrentHashMap<>();
-    private volatile Line[] byHypothesis = new Line[0];
+    private volatile Line[] byFault = new Line[0];
 
     private Known(Probe probe, Meter meter) {
       this.probe = probe;
@@ -124,33 +156,54 @@ final class Expectations {
     }
 
     /** The line of a hypothesis, by its place among all of the sheet's. */
-    Line of(Hypothesis hypothesis, int index, int count) {
-      Line[] lines = byHypothesis;
-      if (lines.length != count) {
-        lines = new Line[count];
-        byHypothesis = lines;
+    Line of(int hypothesis) {
+      DistinctFaults all = faults(situation);
+      Line[] lines = byFault;
+      if (lines.length == 0) {
+        lines = learnt(all);
+        byFault = lines;
       }
-      Line line = lines[index];
-      if (line == null) {
-        line = learnt(hypothesis.changesIn(situation));
-        lines[index] = line;
+      return lines[all.of(hypothesis)];
+    }
+
+    private Line[] learnt(DistinctFaults all) {
+      FaultSweep.Readings read = all.sweep().at(probe, meter);
+      Line[] lines = new Line[all.count()];
+      for (int i = 0; i < lines.length; i++) {
+        List<Change> changes = all.changes(i);
+        Signature signature =
+            Signature.of(probe, meter, changes, read.re()[i], read.im()[i], read.floating()[i]);
+        lines[i] = bySignature.computeIfAbsent(signature, s -> learnt(changes));
       }
-      return line;
+      return lines;
     }
 
     /** The line of a hypothesis with a part also bad. */
     Line of(Hypothesis hypothesis, int index, AlsoBad also) {
+      bound(alsoBad);
       return alsoBad.computeIfAbsent(
           ((long) index << 32) + also.id(),
           k -> {
             List<Change> changes = new ArrayList<>(hypothesis.changesIn(situation));
             changes.addAll(also.changes());
-            return learnt(changes);
+            Solution now = unit.in(situation.id(), probe.conditions(sheet, changes));
+            Complex phasor = meter.phasor(now, probe);
+            Signature signature =
+                Signature.of(
+                    probe, meter, changes, phasor.re(), phasor.im(), meter.floating(now, probe));
+            return bySignature.computeIfAbsent(signature, s -> learnt(changes));
           });
     }
 
     private Line with(List<Change> changes) {
+      bound(byChanges);
       return byChanges.computeIfAbsent(changes, this::learnt);
+    }
+
+    private static void bound(Map<?, Line> kept) {
+      if (kept.size() > MOST_LINES_KEPT) {
+        kept.clear();
+      }
     }
 
     private Line learnt(List<Change> changes) {
@@ -180,11 +233,11 @@ final class Expectations {
 
   private Line learn(List<Change> changes, Probe probe, Meter meter) {
     Line here = learnHere(changes, probe, meter);
-    double mean = here.mean();
-    for (int i = 0; i < parameters.size(); i++) {
-      mean -= here.slopes()[i] * about.deviate(parameters.get(i));
-    }
-    return new Line(mean, here.slopes(), here.residualVariance(), here.floating());
+    return new Line(
+        here.mean() - here.slopes().dot(aboutNominal),
+        here.slopes(),
+        here.residualVariance(),
+        here.floating());
   }
 
   private Line learnHere(List<Change> changes, Probe probe, Meter meter) {

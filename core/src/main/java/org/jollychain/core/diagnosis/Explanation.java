@@ -18,7 +18,7 @@ final class Explanation {
    */
   private static final int MOST_TOGETHER = 120;
 
-  private final List<double[]> slopes = new ArrayList<>();
+  private final List<Slopes> slopes = new ArrayList<>();
   private final List<double[]> factor = new ArrayList<>();
   private final List<Double> whitened = new ArrayList<>();
   private final List<Track.Explained> how = new ArrayList<>();
@@ -61,15 +61,15 @@ final class Explanation {
    * @param shift to be added to its mean
    * @param variance of its slopes that is left
    */
-  record Given(double[] row, double[] covariance, double shift, double variance) {}
+  record Given(Slopes row, double[] covariance, double shift, double variance) {}
 
-  Given given(double[] row) {
+  Given given(Slopes row) {
     double[] w = forward(row);
     double shift = 0;
     for (int i = 0; i < w.length; i++) {
       shift += w[i] * whitened.get(i);
     }
-    return new Given(row, w, shift, squared(row) - squared(w));
+    return new Given(row, w, shift, row.squared() - squared(w));
   }
 
   /**
@@ -98,21 +98,10 @@ final class Explanation {
   }
 
   /** Solves L w = covariance of a new row with the earlier readings. */
-  private double[] forward(double[] row) {
-    int[] matter = new int[row.length];
-    int count = 0;
-    for (int p = 0; p < row.length; p++) {
-      if (row[p] != 0) {
-        matter[count++] = p;
-      }
-    }
+  private double[] forward(Slopes row) {
     double[] w = new double[slopes.size()];
     for (int i = 0; i < w.length; i++) {
-      double sum = 0;
-      double[] earlier = slopes.get(i);
-      for (int k = 0; k < count; k++) {
-        sum += row[matter[k]] * earlier[matter[k]];
-      }
+      double sum = row.dot(slopes.get(i));
       double[] l = factor.get(i);
       for (int j = 0; j < i; j++) {
         sum -= l[j] * w[j];

@@ -10,4 +10,9 @@ package org.jollychain.core.diagnosis;
  * @param floating how much of a voltage is a ghost, 0 to 1: the share of it that the meter's own
  *     input divides with the impedance it looks into
  */
-record Line(double mean, double[] slopes, double residualVariance, double floating) {}
+record Line(double mean, Slopes slopes, double residualVariance, double floating) {
+
+  Line(double mean, double[] slopes, double residualVariance, double floating) {
+    this(mean, Slopes.of(slopes), residualVariance, floating);
+  }
+}

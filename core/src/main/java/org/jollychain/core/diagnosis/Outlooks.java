@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntFunction;
+import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Inspection;
@@ -18,12 +19,13 @@ import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Accuracy;
-import org.jollychain.core.network.Change;
+import org.jollychain.core.network.FaultSweep;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.quantity.Work;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
@@ -43,6 +45,12 @@ final class Outlooks {
   private static final double SLIP = 0.01;
   private static final int MOST_ANSWERS = 9;
 
+  /** So many questions times hypotheses are looked at one by one; more than that, coarsely. */
+  private static final long MOST_AT_ONCE = 1_500_000;
+
+  /** Stands for what is not on the sheet. */
+  private static final int UNKNOWN = Integer.MIN_VALUE;
+
   /** Classes further apart than this many of their own standard deviations are told apart. */
   private static final double APART = 0.6;
 
@@ -58,12 +66,22 @@ final class Outlooks {
   private final List<Hypothesis> hypotheses;
   private final Sightings sightings;
 
+  /** The places of the hypotheses that blame a part. */
+  private final Map<String, List<Integer>> blaming = new HashMap<>();
+
   Outlooks(Expectations expectations, Sightings sightings, List<Hypothesis> hypotheses) {
     this.unit = expectations.unit();
     this.sheet = unit.sheet();
     this.expectations = expectations;
     this.sightings = sightings;
     this.hypotheses = hypotheses;
+    for (int i = 0; i < hypotheses.size(); i++) {
+      int hypothesis = i;
+      hypotheses
+          .get(i)
+          .ofParts()
+          .forEach(f -> blaming.computeIfAbsent(f.part(), p -> new ArrayList<>()).add(hypothesis));
+    }
   }
 
   Map<Question, Outlook> learn(Collection<? extends Question> questions) {
@@ -72,28 +90,36 @@ final class Outlooks {
       bySituation.computeIfAbsent(q.situation(), s -> new ArrayList<>()).add(q);
     }
     Map<Question, Outlook> all = new HashMap<>();
-    bySituation.forEach((id, asked) -> learn(sheet.situation(id), asked, all));
+    boolean coarse = (long) questions.size() * hypotheses.size() > MOST_AT_ONCE;
+    bySituation.forEach((id, asked) -> learn(sheet.situation(id), asked, coarse, all));
     return all;
   }
 
-  private void learn(Situation situation, List<Question> asked, Map<Question, Outlook> all) {
-    Map<List<Change>, Solution> solved = new HashMap<>();
+  private void learn(
+      Situation situation, List<Question> asked, boolean coarse, Map<Question, Outlook> all) {
+    DistinctFaults faults =
+        coarse
+            ? DistinctFaults.coarse(unit, situation, hypotheses)
+            : expectations.faults(situation);
     for (Question q : asked) {
+      Work.check();
       if (q instanceof Question.Measure m) {
         Outlook known = all.get(new Question.Measure(m.probe()));
-        Outlook found = known == null ? measured(m.probe(), situation, solved) : known;
+        Outlook found = known == null ? measured(m.probe(), situation, faults) : known;
         all.put(q, m.reseated() ? reseated(found, m.probe().part().orElseThrow()) : found);
       } else if (q instanceof Question.Runs r) {
+        Solution[] solved = new Solution[faults.count()];
+        Arrays.setAll(solved, f -> unit.in(situation.id(), faults.changes(f)));
         all.put(
             q,
             seen(
                 Observation.Runs.values().length,
                 i -> runsWord(Observation.Runs.values()[i]),
-                (h, answer) -> {
-                  Solution now = solved(situation, h.changesIn(situation), solved);
-                  double share = sightings.share(r.part(), Observation.Runs.values()[answer], now);
-                  return Sightings.seen(share);
-                }));
+                faults::of,
+                (i, answer) ->
+                    Sightings.seen(
+                        sightings.share(
+                            r.part(), Observation.Runs.values()[answer], solved[faults.of(i)]))));
       } else if (q instanceof Question.Look look) {
         Inspection.Finding[] findings = {Inspection.Finding.BURNT, Inspection.Finding.LOOKS_SOUND};
         all.put(
@@ -101,7 +127,9 @@ final class Outlooks {
             seen(
                 findings.length,
                 i -> findings[i].toString().replace('-', ' '),
-                (h, answer) -> Findings.probability(findings[answer], h.modeOf(look.part()))));
+                modes(look.part()),
+                (i, answer) ->
+                    Findings.probability(findings[answer], hypotheses.get(i).modeOf(look.part()))));
       } else if (q instanceof Question.Code c) {
         List<Optional<String>> codes = new ArrayList<>(List.of(Optional.empty()));
         sheet.codes().keySet().forEach(code -> codes.add(Optional.of(code)));
@@ -110,11 +138,22 @@ final class Outlooks {
             seen(
                 codes.size(),
                 i -> codes.get(i).orElse("no code"),
-                (h, answer) ->
+                i -> i,
+                (i, answer) ->
                     sightings.codes(
-                        new CodeShown("", codes.get(answer), c.situation(), Optional.empty()), h)));
+                        new CodeShown("", codes.get(answer), c.situation(), Optional.empty()),
+                        hypotheses.get(i))));
       }
     }
+  }
+
+  /** How a part is at fault under each hypothesis, as a number; -1 where it is not. */
+  private IntUnaryOperator modes(String part) {
+    Map<Integer, Integer> modes = new HashMap<>();
+    for (int i : blaming.getOrDefault(part, List.of())) {
+      modes.put(i, hypotheses.get(i).modeOf(part).orElseThrow().ordinal());
+    }
+    return i -> modes.getOrDefault(i, -1);
   }
 
   private static String runsWord(Observation.Runs runs) {
@@ -125,28 +164,35 @@ final class Outlooks {
     };
   }
 
-  private Solution solved(
-      Situation situation, List<Change> changes, Map<List<Change>, Solution> solved) {
-    return solved.computeIfAbsent(changes, c -> unit.in(situation.id(), c));
-  }
-
-  /** How likely an answer is under a hypothesis, up to a factor. */
+  /** How likely an answer is under a hypothesis, by its place, up to a factor. */
   private interface Chance {
-    double of(Hypothesis hypothesis, int answer);
+    double of(int hypothesis, int answer);
   }
 
-  private Outlook seen(int answers, IntFunction<String> word, Chance chance) {
+  /**
+   * @param alike the same for hypotheses under which the chances are the same
+   */
+  private Outlook seen(
+      int answers, IntFunction<String> word, IntUnaryOperator alike, Chance chance) {
     int[] classOf = new int[hypotheses.size()];
     Map<List<Double>, Integer> classes = new LinkedHashMap<>();
+    Map<Integer, Integer> known = new HashMap<>();
     for (int i = 0; i < classOf.length; i++) {
-      Hypothesis h = hypotheses.get(i);
-      double[] row = new double[answers];
-      for (int j = 0; j < answers; j++) {
-        row[j] = h.kind() == Hypothesis.Kind.NOT_ON_SHEET ? 1 : chance.of(h, j);
-      }
-      double sum = Arrays.stream(row).sum();
-      List<Double> key = Arrays.stream(row).mapToObj(p -> Math.round(1e4 * p / sum) / 1e4).toList();
-      classOf[i] = classes.computeIfAbsent(key, k -> classes.size());
+      int hypothesis = i;
+      boolean unknown = hypotheses.get(i).kind() == Hypothesis.Kind.NOT_ON_SHEET;
+      classOf[i] =
+          known.computeIfAbsent(
+              unknown ? UNKNOWN : alike.applyAsInt(i),
+              k -> {
+                double[] row = new double[answers];
+                for (int j = 0; j < answers; j++) {
+                  row[j] = unknown ? 1 : chance.of(hypothesis, j);
+                }
+                double sum = Arrays.stream(row).sum();
+                return classes.computeIfAbsent(
+                    Arrays.stream(row).mapToObj(p -> Math.round(1e4 * p / sum) / 1e4).toList(),
+                    c -> classes.size());
+              });
     }
     double[][] likelihood =
         classes.keySet().stream().map(k -> withSlips(k, answers)).toArray(double[][]::new);
@@ -171,41 +217,52 @@ final class Outlooks {
    */
   private record Peak(double value, double sd, double overLimit) {}
 
-  private Outlook measured(Probe probe, Situation situation, Map<List<Change>, Solution> solved) {
+  private Outlook measured(Probe probe, Situation situation, DistinctFaults faults) {
     Meter meter = Meter.GENERAL;
     int count = hypotheses.size();
-    double[] values = new double[count];
-    for (int i = 0; i < count; i++) {
-      List<Change> faults = hypotheses.get(i).changesIn(situation);
-      values[i] = meter.read(solved(situation, probe.conditions(sheet, faults), solved), probe);
+    FaultSweep.Readings readings = faults.sweep().at(probe, meter);
+    double[] values = new double[faults.count()];
+    Arrays.setAll(values, f -> readings.shown(probe.function(), f));
+    double[] sorted = values.clone();
+    Arrays.sort(sorted);
+    // the least of each class of readings
+    double[] least = new double[sorted.length];
+    int classes = 0;
+    for (double value : sorted) {
+      if (classes == 0 || !same(meter, probe.function(), least[classes - 1], value)) {
+        least[classes++] = value;
+      }
     }
-    Integer[] order = IntStream.range(0, count).boxed().toArray(Integer[]::new);
-    Arrays.sort(order, Comparator.comparingDouble(i -> values[i]));
+    int[] classOfFault = new int[values.length];
+    for (int f = 0; f < values.length; f++) {
+      int at = Arrays.binarySearch(least, 0, classes, values[f]);
+      classOfFault[f] = at >= 0 ? at : -at - 2;
+    }
     int[] classOf = new int[count];
-    List<Peak> peaks = new ArrayList<>();
+    int[] most = new int[classes];
+    Arrays.fill(most, -1);
     int unknown = -1;
-    double first = Double.NaN;
-    int most = -1;
-    for (int k = 0; k < count; k++) {
-      int i = order[k];
-      if (Double.isNaN(first) || !same(meter, probe.function(), first, values[i])) {
-        if (most >= 0) {
-          peaks.add(peak(probe, situation, most, values[most]));
-        }
-        first = values[i];
-        most = i;
-      }
-      if (hypotheses.get(i).prior() > hypotheses.get(most).prior()) {
-        most = i;
-      }
-      classOf[i] = peaks.size();
-    }
-    peaks.add(peak(probe, situation, most, values[most]));
     for (int i = 0; i < count; i++) {
       if (hypotheses.get(i).kind() == Hypothesis.Kind.NOT_ON_SHEET) {
         unknown = i;
-        classOf[i] = peaks.size();
+        continue;
       }
+      int c = classOfFault[faults.of(i)];
+      classOf[i] = c;
+      if (most[c] < 0 || hypotheses.get(i).prior() > hypotheses.get(most[c]).prior()) {
+        most[c] = i;
+      }
+    }
+    List<Peak> peaks = new ArrayList<>();
+    int[] peakOf = new int[classes];
+    for (int c = 0; c < classes; c++) {
+      if (most[c] >= 0) {
+        peakOf[c] = peaks.size();
+        peaks.add(peak(probe, situation, most[c], values[faults.of(most[c])]));
+      }
+    }
+    for (int i = 0; i < count; i++) {
+      classOf[i] = i == unknown ? peaks.size() : peakOf[classOf[i]];
     }
     return divided(probe, peaks, classOf, unknown >= 0);
   }
@@ -250,10 +307,7 @@ final class Outlooks {
   private Peak peak(Probe probe, Situation situation, int member, double value) {
     Meter meter = Meter.GENERAL;
     Line line = expectations.line(hypotheses.get(member).changesIn(situation), probe);
-    double variance = line.residualVariance();
-    for (double slope : line.slopes()) {
-      variance += slope * slope;
-    }
+    double variance = line.residualVariance() + line.slopes().squared();
     double own = own(meter, probe.function(), Math.abs(value));
     double over =
         probe.function().needsDeadCircuit() ? Track.above(value, meter.overLimitOhms()) : 0;

@@ -57,6 +57,11 @@ final class Track {
   private static final double OWN_GAIN = 0.2;
   private static final double SHARED_GAIN = 0.8;
 
+  /** Places of the meters' parameters, behind those of any circuit. */
+  private static final int FIRST_GAIN = 1 << 20;
+
+  private static final int LEADS = 1 << 30;
+
   private static final double LEAD_OHMS_SD = 0.1;
   private static final double OVER_LIMIT_LOG_SD = 0.3;
   private static final double SMALLEST_OHMS = 0.05;
@@ -107,14 +112,8 @@ final class Track {
   /** Slopes far below the last digit made nothing, so that the rest is quick to reckon with. */
   static Line withoutTrifles(Meter meter, MeterFunction function, Line line) {
     double trifle = 0.02 * meter.accuracy(function).resolutionAt(line.mean());
-    double[] slopes = line.slopes().clone();
-    double dropped = 0;
-    for (int p = 0; p < slopes.length; p++) {
-      if (Math.abs(slopes[p]) < trifle) {
-        dropped += slopes[p] * slopes[p];
-        slopes[p] = 0;
-      }
-    }
+    Slopes slopes = line.slopes().without(trifle);
+    double dropped = line.slopes().squaredBelow(trifle);
     return new Line(line.mean(), slopes, line.residualVariance() + dropped, line.floating());
   }
 
@@ -124,22 +123,21 @@ final class Track {
     if (function.needsDeadCircuit() && Math.min(a.mean(), b.mean()) > 3 * meter.overLimitOhms()) {
       return true;
     }
-    Accuracy accuracy = meter.accuracy(function);
-    double own =
-        Math.sqrt(OWN_GAIN / 3) * accuracy.share() * size
-            + accuracy.counts() * accuracy.resolutionAt(size) / Math.sqrt(3);
-    double near = ALIKE * own;
+    double near = near(meter.accuracy(function), size);
     if (Math.abs(a.mean() - b.mean()) > near
         || Math.abs(a.floating() - b.floating()) > 0.02
         || Math.abs(Math.sqrt(a.residualVariance()) - Math.sqrt(b.residualVariance())) > near) {
       return false;
     }
-    for (int i = 0; i < a.slopes().length; i++) {
-      if (Math.abs(a.slopes()[i] - b.slopes()[i]) > near) {
-        return false;
-      }
-    }
-    return true;
+    return a.slopes().near(b.slopes(), near);
+  }
+
+  /** How close readings of a size have to be expected to be taken for one, in their unit. */
+  static double near(Accuracy accuracy, double size) {
+    double own =
+        Math.sqrt(OWN_GAIN / 3) * accuracy.share() * size
+            + accuracy.counts() * accuracy.resolutionAt(size) / Math.sqrt(3);
+    return ALIKE * own;
   }
 
   /** Whether a reading bears on which of two lines is true. */
@@ -241,7 +239,7 @@ final class Track {
 
   private void absorb(Line line, Reading reading, Shown.Figure figure, Noise leftOpen) {
     MeterFunction function = reading.probe().function();
-    double[] row = row(line, function, reading.meter());
+    Slopes row = row(line, function, reading.meter());
     double own = leftOpen.asRead() + expectedVariance(line, function, reading.meter());
     for (Explanation e : List.copyOf(explanations)) {
       Explanation.Given given = e.given(row);
@@ -337,27 +335,20 @@ final class Track {
 
   /** What is now believed of a quantity that has not been read, meter uncertainty left out. */
   Uncertain believed(Line line) {
-    double[] row = Arrays.copyOf(line.slopes(), line.slopes().length + gains() + 1);
-    Explanation.Given given = explanations.get(0).given(row);
+    Explanation.Given given = explanations.get(0).given(line.slopes());
     double variance = given.variance() + line.residualVariance();
     return new Uncertain(line.mean() + given.shift(), Math.sqrt(Math.max(0, variance)));
   }
 
-  private int gains() {
-    return meters.size() * MeterFunction.values().length;
-  }
-
   /** Slopes on the circuit's parameters, then on every gain, then on the leads. */
-  private double[] row(Line line, MeterFunction function, Meter meter) {
-    int circuit = line.slopes().length;
-    double[] row = Arrays.copyOf(line.slopes(), circuit + gains() + 1);
+  private Slopes row(Line line, MeterFunction function, Meter meter) {
     int ofMeter = meters.indexOf(meter) * MeterFunction.values().length;
-    row[circuit + ofMeter + function.ordinal()] =
-        Math.sqrt(SHARED_GAIN / 3) * meter.accuracy(function).share() * line.mean();
-    if (function.needsDeadCircuit()) {
-      row[row.length - 1] = LEAD_OHMS_SD;
-    }
-    return row;
+    Slopes row =
+        line.slopes()
+            .and(
+                FIRST_GAIN + ofMeter + function.ordinal(),
+                Math.sqrt(SHARED_GAIN / 3) * meter.accuracy(function).share() * line.mean());
+    return function.needsDeadCircuit() ? row.and(LEADS, LEAD_OHMS_SD) : row;
   }
 
   /**

@@ -47,6 +47,10 @@ final class Verdicts {
   private static final double BAD_SHARE = 0.05;
 
   private static final int MOST_LOADS_BY_THEMSELVES = 3;
+
+  /** That so many of the loads behind a link are all open is not thought of. */
+  private static final int MOST_LOADS_TOGETHER = 12;
+
   private static final double SMALLEST_BAD_OHMS = 0.1;
   private static final double[] BAD_LOAD = {0.68, 1.4};
   private static final double SMALL_SHARE = 0.02;
@@ -259,7 +263,8 @@ final class Verdicts {
         Change dropping = Change.dropping(part.id(), ohms);
         List<Change> noCurrent = new ArrayList<>(List.of(dropping));
         bad.add(List.of(dropping));
-        List<String> loads = hypotheses.loadsOf(part.id());
+        List<String> loads =
+            hypotheses.loadsOf(part.id()).stream().limit(MOST_LOADS_TOGETHER).toList();
         for (String load : loads) {
           if (loads.size() <= MOST_LOADS_BY_THEMSELVES) {
             bad.add(List.of(dropping, Change.open(load)));

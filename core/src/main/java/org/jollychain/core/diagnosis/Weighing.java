@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,6 +47,12 @@ final class Weighing {
   private static final double ANCHOR_SHARE = 0.2;
   private static final int MOST_ALTERNATIVES = 3;
 
+  /** No later reading makes good again what speaks so clearly against a bad part (nat). */
+  private static final double DECIDED_NATS = 60;
+
+  /** So many readings that bear on a part tell whether it is bad. */
+  private static final int MOST_BEARING = 200;
+
   /**
    * A hypothesis after the evidence.
    *
@@ -65,6 +72,7 @@ final class Weighing {
   private final Prior prior;
   private final List<Meter> meters;
   private final List<Evidence> evidence;
+  private final Map<Evidence, Integer> places = new IdentityHashMap<>();
   private final List<Optional<Expectations.Known>> known = new ArrayList<>();
   private final List<Optional<Track.Noise>> noise = new ArrayList<>();
   private final Map<Double, Double> shares = new HashMap<>();
@@ -93,6 +101,7 @@ final class Weighing {
             .distinct()
             .toList();
     for (Evidence e : evidence) {
+      places.put(e, places.size());
       known.add(
           e instanceof Reading r
               ? Optional.of(expectations.at(r.probe(), r.meter()))
@@ -333,7 +342,7 @@ final class Weighing {
       double share = Findings.probability(i.finding(), m.hypothesis.modeOf(i.part()));
       return shares.computeIfAbsent(share, s -> s);
     }
-    return known.get(at).orElseThrow().of(m.hypothesis, m.index, count);
+    return known.get(at).orElseThrow().of(m.index);
   }
 
   private void absorb(Track track, Object expected, int at) {
@@ -350,9 +359,9 @@ final class Weighing {
 
   /** How a hypothesis best explains a piece of evidence. */
   Track.Explained explained(Weighed w, Evidence e) {
-    int at = evidence.indexOf(e);
+    Integer at = places.get(e);
     List<Track.Explained> all = w.track().explained();
-    if (at < 0
+    if (at == null
         || at >= all.size()
         || w.otherwise()
             .filter(o -> o.explained().get(at) == Track.Explained.AS_READ)
@@ -472,8 +481,13 @@ final class Weighing {
         }
       }
     }
-    for (int i = 0; touched && i < taken.length; i++) {
+    int bearing = 0;
+    for (int i = 0; touched && i < taken.length && bearing < MOST_BEARING; i++) {
+      if (after.logLikelihood() - before.logLikelihood() < -DECIDED_NATS) {
+        return 0;
+      }
       if (taken[i]) {
+        bearing++;
         absorb(before, line(base, i), i);
         absorb(after, line(base, i, also), i);
       }
@@ -482,7 +496,7 @@ final class Weighing {
   }
 
   private Line line(Weighed w, int at) {
-    return known.get(at).orElseThrow().of(w.hypothesis(), w.index(), count);
+    return known.get(at).orElseThrow().of(w.index());
   }
 
   private Line line(Weighed w, int at, Expectations.AlsoBad also) {

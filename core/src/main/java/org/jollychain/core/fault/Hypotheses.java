@@ -2,6 +2,8 @@ package org.jollychain.core.fault;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -55,6 +57,12 @@ public final class Hypotheses {
   private static final double[] LOW = {0.75, 0.85};
   private static final double HIGH = 1.12;
   private static final double SMALLEST_AMPERES = 1e-4;
+
+  /** With so many others a part is paired, the likeliest and then the nearest in its chain. */
+  private static final int MOST_PAIRS_OF_A_PART = 30;
+
+  /** Up to so many contacts between their temperatures are taken in every combination. */
+  private static final int MOST_COMBINED = 3;
 
   /** What stays of the odds of a fault that would not cause the complaint. */
   private static final double UNRELATED = 0.03;
@@ -158,22 +166,49 @@ public final class Hypotheses {
    * temperatures, where a situation leaves it there: its state is a coin's toss, and no fault.
    */
   private List<Hypothesis> orResting(List<Hypothesis> hypotheses) {
-    List<Hypothesis> all = new ArrayList<>(hypotheses);
+    Map<String, Set<String>> between = new LinkedHashMap<>();
     for (Part part : sheet.parts().values()) {
-      Set<String> between =
+      Set<String> situations =
           sheet.situations().values().stream()
               .filter(s -> part.stateIn(s) == ContactState.EITHER)
               .map(Situation::id)
               .collect(Collectors.toUnmodifiableSet());
-      if (!between.isEmpty()) {
-        all =
-            all.stream()
-                .flatMap(
-                    h ->
-                        h.modeOf(part.id()).isPresent()
-                            ? Stream.of(h)
-                            : Stream.of(h.weighing(h.prior() / 2), h.with(part.id(), between)))
-                .collect(Collectors.toCollection(ArrayList::new));
+      if (!situations.isEmpty()) {
+        between.put(part.id(), situations);
+      }
+    }
+    return between.size() <= MOST_COMBINED
+        ? inEveryCombination(hypotheses, between)
+        : oneByOne(hypotheses, between);
+  }
+
+  private static List<Hypothesis> inEveryCombination(
+      List<Hypothesis> hypotheses, Map<String, Set<String>> between) {
+    List<Hypothesis> all = new ArrayList<>(hypotheses);
+    for (Map.Entry<String, Set<String>> e : between.entrySet()) {
+      all =
+          all.stream()
+              .flatMap(
+                  h ->
+                      h.modeOf(e.getKey()).isPresent()
+                          ? Stream.of(h)
+                          : Stream.of(h.weighing(h.prior() / 2), h.with(e.getKey(), e.getValue())))
+              .collect(Collectors.toCollection(ArrayList::new));
+    }
+    return all;
+  }
+
+  /** Combinations would double with every contact: of many, one at most, and in the sound unit. */
+  private static List<Hypothesis> oneByOne(
+      List<Hypothesis> hypotheses, Map<String, Set<String>> between) {
+    List<Hypothesis> all = new ArrayList<>();
+    for (Hypothesis h : hypotheses) {
+      if (h.kind() == Hypothesis.Kind.SOUND) {
+        double share = h.prior() / (between.size() + 1);
+        all.add(h.weighing(share));
+        between.forEach((part, in) -> all.add(h.with(part, in).weighing(share)));
+      } else {
+        all.add(h);
       }
     }
     return all;
@@ -208,7 +243,7 @@ public final class Hypotheses {
         }
       }
     }
-    List<Hypothesis> pairs = new ArrayList<>();
+    List<Pair> pairs = new ArrayList<>();
     for (int i = 0; i < opens.size(); i++) {
       for (int j = i + 1; j < opens.size(); j++) {
         Hypothesis a = opens.get(i);
@@ -230,13 +265,42 @@ public final class Hypotheses {
           } else if (oneBody) {
             weight = BaseRates.PAIR_OF_BODY * least / othersOf(one.body().get());
           }
-          pairs.add(
-              new Hypothesis(
-                  Hypothesis.Kind.FAULTY, List.of(a.faults().get(0), b.faults().get(0)), weight));
+          pairs.add(new Pair(i, j, weight));
         }
       }
     }
-    return pairs;
+    return likeliest(pairs, opens.size()).stream()
+        .map(
+            p ->
+                new Hypothesis(
+                    Hypothesis.Kind.FAULTY,
+                    List.of(opens.get(p.one).faults().get(0), opens.get(p.two).faults().get(0)),
+                    p.weight))
+        .toList();
+  }
+
+  /** Two opens, by their places. */
+  private record Pair(int one, int two, double weight) {
+
+    int apart() {
+      return two - one;
+    }
+  }
+
+  /** Those that are among the likeliest of either part, so that they grow with the parts. */
+  private static List<Pair> likeliest(List<Pair> pairs, int parts) {
+    Set<Pair> kept = new HashSet<>();
+    int[] of = new int[parts];
+    List<Pair> order = new ArrayList<>(pairs);
+    order.sort(Comparator.comparingDouble(Pair::weight).reversed().thenComparing(Pair::apart));
+    for (Pair p : order) {
+      if (Math.min(of[p.one], of[p.two]) < MOST_PAIRS_OF_A_PART) {
+        of[p.one]++;
+        of[p.two]++;
+        kept.add(p);
+      }
+    }
+    return pairs.stream().filter(kept::contains).toList();
   }
 
   /** How many sections of a body share the odds of failing with one of them. */

@@ -35,6 +35,15 @@ public final class CheckedSheet {
    *     in any of its situations, a situation shorts the supply, or a complaint can never come true
    */
   public static Sheet read(String yaml) {
+    return unit(yaml).sheet();
+  }
+
+  /**
+   * The same with its circuit, solved.
+   *
+   * @throws InvalidSheetException as {@link #read}
+   */
+  public static SoundUnit unit(String yaml) {
     Sheet sheet = SheetReader.read(yaml);
     CheckedSheet checked = new CheckedSheet(yaml, sheet);
     // what comes later would only repeat in other words what is wrong already
@@ -44,7 +53,7 @@ public final class CheckedSheet {
     checked.stopAtProblems();
     sheet.complaints().values().forEach(checked::checkComplaint);
     checked.stopAtProblems();
-    return sheet;
+    return checked.unit;
   }
 
   private void stopAtProblems() {

@@ -127,20 +127,22 @@ public record Meter(
    * @return volts and amperes as magnitudes (signed for dc), ohms with the leads; 0 for temperature
    */
   public double read(Solution solution, Probe probe) {
+    return shown(probe.function(), phasor(solution, probe));
+  }
+
+  /** The same as a phasor. */
+  public Complex phasor(Solution solution, Probe probe) {
     if (!answers(solution, probe.function())) {
-      return 0;
+      return Complex.ZERO;
     }
-    return shown(
-        probe.function(),
-        switch (probe.function()) {
-          case VOLTS_AC, VOLTS_AC_LOZ, VOLTS_DC ->
-              solution.voltsBetween(
-                  probe.red(), probe.black(), inputOhms(solution, probe.function()));
-          case OHMS, CONTINUITY ->
-              solution.ohmsBetween(probe.red(), probe.black()).plus(Complex.of(leadOhms));
-          case AMPS_AC, AMPS_DC -> solution.amperes(probe.part().orElseThrow());
-          case CELSIUS -> Complex.ZERO;
-        });
+    return switch (probe.function()) {
+      case VOLTS_AC, VOLTS_AC_LOZ, VOLTS_DC ->
+          solution.voltsBetween(probe.red(), probe.black(), inputOhms(solution, probe.function()));
+      case OHMS, CONTINUITY ->
+          solution.ohmsBetween(probe.red(), probe.black()).plus(Complex.of(leadOhms));
+      case AMPS_AC, AMPS_DC -> solution.amperes(probe.part().orElseThrow());
+      case CELSIUS -> Complex.ZERO;
+    };
   }
 
   /** What a function makes of a phasor: a magnitude, or the signed value of direct current. */
@@ -201,7 +203,11 @@ public record Meter(
 
   /** Direct-current functions see nothing of an alternating circuit, and the other way round. */
   boolean answers(Solution solution, MeterFunction function) {
-    boolean alternating = solution.radiansPerSecond() > 0;
+    return answers(solution.radiansPerSecond(), function);
+  }
+
+  boolean answers(double radiansPerSecond, MeterFunction function) {
+    boolean alternating = radiansPerSecond > 0;
     return switch (function) {
       case VOLTS_AC, VOLTS_AC_LOZ, AMPS_AC -> alternating;
       case VOLTS_DC, AMPS_DC -> !alternating;
@@ -210,10 +216,14 @@ public record Meter(
   }
 
   Complex inputOhms(Solution solution, MeterFunction function) {
+    return inputOhms(solution.radiansPerSecond(), function);
+  }
+
+  Complex inputOhms(double radiansPerSecond, MeterFunction function) {
     if (function == MeterFunction.VOLTS_AC_LOZ) {
       return Complex.of(lowImpedanceOhms);
     }
-    double siemens = solution.radiansPerSecond() * voltsFarads;
+    double siemens = radiansPerSecond * voltsFarads;
     return Complex.ONE.over(new Complex(1 / voltsOhms, siemens));
   }
 

@@ -153,6 +153,24 @@ public final class Network {
     }
   }
 
+  /** Puts u' M v to a place of an array, real part first. */
+  void between(Solution.Update u, Solution.Update v, double[] to, int at) {
+    double re = 0;
+    double im = 0;
+    for (int i = 0; i < 4; i++) {
+      int r = i < 2 ? u.rowA() : u.rowB();
+      int c = i % 2 == 0 ? v.rowA() : v.rowB();
+      if (r >= 0 && c >= 0) {
+        double weight =
+            (i < 2 ? u.weightA() : u.weightB()) * (i % 2 == 0 ? v.weightA() : v.weightB());
+        re += weight * inverse[2 * (r * rows + c)];
+        im += weight * inverse[2 * (r * rows + c) + 1];
+      }
+    }
+    to[at] = re;
+    to[at + 1] = im;
+  }
+
   /** An entry of the inverse; zero for the row held at zero. */
   Complex entry(int i, int j) {
     if (i < 0 || j < 0) {

@@ -136,23 +136,35 @@ public final class Sensitivities {
     double[] slopes = new double[2 * parameters.size() + 2];
     for (BranchMove move : branchMoves) {
       int row = network.rowOfBranch(move.branch());
-      Complex ohms = move.ohms();
+      double ohmsRe = move.ohms().re();
+      double ohmsIm = move.ohms().im();
       Complex emf = move.emf();
       for (Solution.Update u : solution.updates()) {
         if (u.rowA() == row && u.change() instanceof Change.InBranch c) {
-          ohms = ohms.times(c.factor());
+          ohmsRe *= c.factor();
+          ohmsIm *= c.factor();
           emf = emf.times(c.emfFactor());
         }
       }
-      Complex moved = ohms.times(Solution.at(state, row)).minus(emf);
-      add(slopes, move.parameter(), Solution.at(response, row).times(moved));
+      double re = ohmsRe * state[2 * row] - ohmsIm * state[2 * row + 1] - emf.re();
+      double im = ohmsRe * state[2 * row + 1] + ohmsIm * state[2 * row] - emf.im();
+      int to = 2 * move.parameter();
+      slopes[to] += response[2 * row] * re - response[2 * row + 1] * im;
+      slopes[to + 1] += response[2 * row] * im + response[2 * row + 1] * re;
     }
     for (StrayMove move : strayMoves) {
       int from = network.rowOfNode(move.from());
       int to = network.rowOfNode(move.to());
-      Complex across = Solution.at(state, from).minus(Solution.at(state, to));
-      Complex answer = Solution.at(response, from).minus(Solution.at(response, to));
-      add(slopes, move.parameter(), answer.times(across).times(new Complex(0, -move.siemens())));
+      double acrossRe = re(state, from) - re(state, to);
+      double acrossIm = im(state, from) - im(state, to);
+      double answerRe = re(response, from) - re(response, to);
+      double answerIm = im(response, from) - im(response, to);
+      // times -j of the admittance
+      double re = answerRe * acrossRe - answerIm * acrossIm;
+      double im = answerRe * acrossIm + answerIm * acrossRe;
+      int at = 2 * move.parameter();
+      slopes[at] += im * move.siemens();
+      slopes[at + 1] -= re * move.siemens();
     }
     add(slopes, parameters.size(), onSeverity(solution, response, state));
     for (int i = 0; i < slopes.length; i += 2) {
@@ -161,6 +173,14 @@ public final class Sensitivities {
       slopes[i + 1] = re * share.im() + slopes[i + 1] * share.re();
     }
     return slopes;
+  }
+
+  private static double re(double[] vector, int row) {
+    return row < 0 ? 0 : vector[2 * row];
+  }
+
+  private static double im(double[] vector, int row) {
+    return row < 0 ? 0 : vector[2 * row + 1];
   }
 
   private static void add(double[] slopes, int parameter, Complex slope) {

@@ -61,8 +61,7 @@ public final class Solution {
     this.small = small();
     Complex[] seen = new Complex[updates.size()];
     for (int i = 0; i < seen.length; i++) {
-      Update u = updates.get(i);
-      seen[i] = sourced(u.rowA()).times(u.weightA()).plus(sourced(u.rowB()).times(u.weightB()));
+      seen[i] = sourced(updates.get(i));
     }
     this.z = timesSmall(seen);
   }
@@ -212,7 +211,7 @@ public final class Solution {
     return row < 0 ? Complex.ZERO : new Complex(vector[2 * row], vector[2 * row + 1]);
   }
 
-  private Complex addedEmf(Change.InBranch change) {
+  Complex addedEmf(Change.InBranch change) {
     Complex emf = network.branch(change.branch()).emf();
     return emf.times(change.emfFactor()).minus(emf);
   }
@@ -272,6 +271,11 @@ public final class Solution {
       x = x.minus(entry(row, updates.get(i)).times(z[i]));
     }
     return x;
+  }
+
+  /** What a change meets in the circuit with the changed sources but the sound impedances. */
+  Complex sourced(Update u) {
+    return sourced(u.rowA()).times(u.weightA()).plus(sourced(u.rowB()).times(u.weightB()));
   }
 
   /** An unknown with the changed sources but the sound impedances. */

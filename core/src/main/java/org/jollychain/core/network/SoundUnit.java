@@ -116,6 +116,10 @@ public final class SoundUnit {
     return networks.get(situation).solve(changes);
   }
 
+  Network network(String situation) {
+    return networks.get(situation);
+  }
+
   /** What driven contacts do otherwise than in the sound unit. */
   private List<Change> following(Situation situation, Solution now) {
     Set<String> given = new HashSet<>(situation.commands());

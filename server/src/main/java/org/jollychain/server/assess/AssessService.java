@@ -35,7 +35,7 @@ public class AssessService {
   private final LoadingCache<String, Engine> engines =
       Caffeine.newBuilder()
           .maximumSize(MOST_SHEETS_KEPT)
-          .build(text -> new Engine(new Diagnosis(CheckedSheet.read(text))));
+          .build(text -> new Engine(new Diagnosis(CheckedSheet.unit(text))));
 
   AssessService(SheetService sheets, MeterService meters, AssessmentPool pool) {
     this.pool = pool;

@@ -45,7 +45,7 @@ public class SheetService {
   private final LoadingCache<String, SoundUnit> units =
       Caffeine.newBuilder()
           .maximumSize(MOST_UNITS_KEPT)
-          .build(text -> new SoundUnit(CheckedSheet.read(text)));
+          .build(text -> CheckedSheet.unit(text));
 
   private final Cache<String, Sheet> read =
       Caffeine.newBuilder().maximumSize(MOST_SHEETS_KEPT).build();
