@@ -41,12 +41,20 @@ export class Problem extends Error {
   ) {
     super(detail);
   }
+
+  /** Whether the same may be taken later: nobody answered, or the server could not just now. */
+  get passing(): boolean {
+    return this.status === 0 || this.status >= 500;
+  }
 }
 
 /** Why something failed, as it is told to people. */
 export function reason(e: unknown): string {
   return e instanceof Problem ? e.message : String(e);
 }
+
+/** Longer than the server works on anything. */
+const LONGEST_MS = 25_000;
 
 const JSON_TYPE = 'application/json';
 const YAML_TYPE = 'application/yaml';
@@ -61,11 +69,19 @@ async function send(
   try {
     response = await fetch(path, {
       method,
+      signal: AbortSignal.timeout(LONGEST_MS),
       headers: body === undefined ? {} : { 'Content-Type': type },
       ...(body === undefined ? {} : { body })
     });
-  } catch {
-    throw new Problem(0, 'No answer', 'Jolly Chain does not answer. What you typed is kept here; try again.');
+  } catch (e) {
+    const late = e instanceof DOMException && e.name === 'TimeoutError';
+    throw new Problem(
+      0,
+      'No answer',
+      late
+        ? `No answer within ${LONGEST_MS / 1000} s. What you typed is kept here; try again, nothing is saved twice.`
+        : 'Jolly Chain does not answer. What you typed is kept here; try again.'
+    );
   }
   if (response.ok) return response;
   const problem = (await response.json().catch(() => ({}))) as { title?: string; detail?: string };

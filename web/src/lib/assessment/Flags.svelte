@@ -7,7 +7,7 @@
 
 {#if flags.length > 0}
   <ul aria-label="Mind">
-    {#each flags as flag (flag.kind + flag.evidence.join() + flag.text)}
+    {#each flags as flag, i (i)}
       <li class:hazard={flag.kind === 'hazard'}><b>{words(flag.kind)}</b> {flag.text}</li>
     {/each}
   </ul>

@@ -89,7 +89,7 @@
             <span class="share">{percent(suspect.probability)}</span>
           </summary>
           <ul class="because">
-            {#each suspect.because as reason (reason)}<li>{reason}</li>{/each}
+            {#each suspect.because as reason, r (r)}<li>{reason}</li>{/each}
           </ul>
         </details>
       </li>

@@ -9,7 +9,7 @@
 </script>
 
 <div role="group" aria-label={label}>
-  {#each options as option, i (option)}
+  {#each options as option, i (i)}
     <button type="button" aria-pressed={chosen === i} onclick={() => onchoose(i)}>{option}</button>
   {/each}
 </div>

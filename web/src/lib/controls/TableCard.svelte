@@ -11,7 +11,7 @@
   <table>
     <thead>
       <tr
-        >{#each headings as heading (heading)}<th>{heading}</th>{/each}</tr
+        >{#each headings as heading, i (i)}<th>{heading}</th>{/each}</tr
       >
     </thead>
     <tbody>{@render rows()}</tbody>

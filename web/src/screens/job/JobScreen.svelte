@@ -8,6 +8,7 @@
     type JobView,
     type Meter,
     type Policy,
+    Problem,
     type Proposal,
     type Sheet,
     reason
@@ -17,6 +18,7 @@
   import StaircaseChart from '../../lib/chain/StaircaseChart.svelte';
   import UprightStaircase from '../../lib/chain/UprightStaircase.svelte';
   import { words } from '../../lib/format/format';
+  import { Pending } from '../../lib/input/pending';
   import { keyMeaning, SHORTCUT_HELP } from '../../lib/input/shortcuts';
   import ChainTable from './ChainTable.svelte';
   import EvidenceDrawer from './EvidenceDrawer.svelte';
@@ -48,15 +50,14 @@
   let field = $state<HTMLInputElement>();
   let error = $state('');
   let busy = $state(false);
+  // whether the last change was refused for good
+  let refused = false;
   let chartWidth = $state(700);
   let screenWidth = $state(1280);
   let now = $state(new Date());
   let striking = $state.raw<Entry>();
   let why = $state('');
   let help = $state(false);
-
-  // one id for what is being typed, so that a repeated send is one reading
-  let pending: { id: string; text: string } | undefined;
 
   const narrow = $derived(screenWidth < NARROW);
   const path = $derived(view?.assessment.paths[pathIndex]);
@@ -74,6 +75,7 @@
   );
   const closed = $derived(view?.job.closedAt !== undefined || view?.job.struckAt !== undefined);
   const draftKey = $derived(`draft ${params.id}`);
+  const pending = $derived(new Pending<Evidence>(`pending ${params.id}`));
 
   $effect(() => {
     const id = params.id;
@@ -107,11 +109,21 @@
       ]);
       view = loaded;
       proceed();
+      await sendPending(loaded);
       // a reading that was typed before the page was left has its field again
       if (value && !probe) select(live ? SUPPLY : 0);
     } catch (e) {
       missing = reason(e);
     }
+  }
+
+  /** A reading whose answer was lost is in the job, or is sent again. */
+  async function sendPending(loaded: JobView) {
+    const last = pending.get();
+    if (!last) return;
+    const saved = loaded.evidence.some((e) => e.id === last.id);
+    if (saved) pending.settled();
+    if ((saved || (!closed && (await add(last.content)))) && value === last.content.value) value = '';
   }
 
   function proceed() {
@@ -127,23 +139,25 @@
     if (busy) return false;
     busy = true;
     error = '';
+    refused = false;
     try {
       view = await send();
       proceed();
       return true;
     } catch (e) {
       error = reason(e);
+      refused = e instanceof Problem && !e.passing;
       return false;
     } finally {
       busy = false;
     }
   }
 
-  async function add(evidence: Evidence, text: string): Promise<boolean> {
-    pending = pending?.text === text ? pending : { id: crypto.randomUUID(), text };
-    const { id } = pending;
+  async function add(evidence: Evidence): Promise<boolean> {
+    if (busy) return false;
+    const id = pending.idOf(evidence);
     const added = await change(() => api.addEvidence(params.id, id, evidence));
-    if (added) pending = undefined;
+    if (added || refused) pending.settled();
     return added;
   }
 
@@ -154,25 +168,24 @@
       field?.focus();
       return;
     }
-    if (await add(asEvidence(probe, typed, how), typed)) {
+    if (await add(asEvidence(probe, typed, how))) {
       value = '';
       field?.blur();
     }
   }
 
   function answer(evidence: Evidence) {
-    if (!busy && !closed) void add(evidence, JSON.stringify(evidence));
+    if (!busy && !closed) void add(evidence);
   }
 
-  async function plan(permit: string, policy: Policy) {
-    if (!view || closed) return;
+  async function plan(permit: string, policy: Policy): Promise<boolean> {
+    if (!view || closed) return false;
     const { version } = view.job;
-    await change(() => api.planJob(params.id, permit, policy, version));
+    return change(() => api.planJob(params.id, permit, policy, version));
   }
 
   async function keepPlan(permit: string, policy: Policy) {
-    await plan(permit, policy);
-    planning = false;
+    if (await plan(permit, policy)) planning = false;
   }
 
   function skip() {
@@ -190,14 +203,14 @@
   function askStrike(entry: Entry | undefined) {
     if (!entry || closed) return;
     striking = entry;
+    error = '';
     why = '';
   }
 
   async function strike() {
     const entry = striking;
     if (!entry || busy || why.trim() === '') return;
-    await change(() => api.strike(params.id, entry.id, why));
-    striking = undefined;
+    if (await change(() => api.strike(params.id, entry.id, why))) striking = undefined;
   }
 
   function select(riser: number) {
@@ -357,6 +370,7 @@
     permit={view.job.permit}
     policy={view.policy}
     {busy}
+    {error}
     onkeep={keepPlan}
     onclose={() => (planning = false)}
   />
@@ -383,6 +397,7 @@
     bind:value={why}
     maxlength={500}
   />
+  {#if striking && error}<p class="failed" role="alert">{error}</p>{/if}
 </Modal>
 
 <Modal open={help} passiveModal size="xs" modalHeading="Keys" on:close={() => (help = false)}>

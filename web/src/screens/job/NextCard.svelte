@@ -27,7 +27,7 @@
   {#if expectations.length > 0}
     <table>
       <tbody>
-        {#each expectations as expectation (expectation.reading + expectation.meaning)}
+        {#each expectations as expectation, i (i)}
           <tr><td class="figure">{expectation.reading}</td><td>{expectation.meaning}</td></tr>
         {/each}
       </tbody>
@@ -42,7 +42,7 @@
   </header>
   {#if steps.length > 0}
     <ol class="steps" aria-label="First">
-      {#each steps as step (step)}<li>{step}</li>{/each}
+      {#each steps as step, i (i)}<li>{step}</li>{/each}
     </ol>
   {/if}
   {@render children(table)}

@@ -18,6 +18,7 @@
     permit: permitNow,
     policy,
     busy,
+    error,
     onkeep,
     onclose
   }: {
@@ -25,6 +26,7 @@
     permit: string;
     policy: Policy;
     busy: boolean;
+    error: string;
     onkeep: (permit: string, policy: Policy) => void;
     onclose: () => void;
   } = $props();
@@ -109,7 +111,7 @@
     {#if unreachable.length > 0}
       <p>
         Out of reach:
-        {#each unreachable as point (point)}
+        {#each unreachable as point, i (i)}
           <button
             type="button"
             class="quiet-button figure"
@@ -124,6 +126,7 @@
         <button type="button" class="quiet-button" onclick={() => (skipped = [])}>Propose them again</button>
       </p>
     {/if}
+    {#if error}<p class="failed" role="alert">{error}</p>{/if}
   </div>
 </Modal>
 

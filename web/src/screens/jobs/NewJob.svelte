@@ -12,18 +12,21 @@
   import {
     api,
     type JobSummary,
+    type NewJob,
+    Problem,
     type Sheet,
     type SheetSummary,
     type Unit,
     reason
   } from '../../lib/api/client';
+  import { Pending } from '../../lib/input/pending';
   import NotYet from '../../lib/controls/NotYet.svelte';
 
   /** A new job in three fields: which unit, what is wrong, what is permitted. */
   let { onclose }: { onclose: () => void } = $props();
 
   const DRAFT = 'new job';
-  const id = crypto.randomUUID();
+  const pending = new Pending<NewJob>('pending job');
   const draft = JSON.parse(sessionStorage.getItem(DRAFT) ?? '{}') as { tag?: string; title?: string };
 
   let units = $state.raw<Unit[]>([]);
@@ -91,18 +94,22 @@
         error = 'Choose the sheet of its circuit: probes are planned and weighed on it.';
         return;
       }
-      await api.openJob(id, {
+      const job: NewJob = {
         tag,
         sheet: sheetKey,
         complaint,
         permit,
         ...(known ? {} : { unitTitle: title })
-      });
+      };
+      const id = pending.idOf(job);
+      await api.openJob(id, job);
+      pending.settled();
       sessionStorage.removeItem(DRAFT);
       onclose();
       await push(`/jobs/${id}`);
     } catch (e) {
       error = reason(e);
+      if (e instanceof Problem && !e.passing) pending.settled();
     } finally {
       busy = false;
     }

@@ -25,6 +25,11 @@ public final class SheetReader {
 
   private static final int MOST_PARTS = 200;
   private static final int MOST_POINTS = 400;
+
+  /** Each is a circuit of its own to be solved. */
+  private static final int MOST_SITUATIONS = 24;
+
+  private static final int MOST_OTHERS = 100;
   private static final double CURVE_AT_CELSIUS = 25;
 
   private final SheetText text;
@@ -86,6 +91,8 @@ public final class SheetReader {
     Map<String, Part> parts = root.child("parts").each(this::part);
     bound(root.child("parts"), parts.size(), MOST_PARTS);
     bound(root.child("points"), points.size(), MOST_POINTS);
+    bound(root.child("commands"), commands.size(), MOST_OTHERS);
+    bound(root.child("access"), access.size(), MOST_OTHERS);
     Sheet sheet =
         new Sheet(
             root.child("key").text(),
@@ -103,6 +110,10 @@ public final class SheetReader {
                 .each((id, at) -> new Path(id, at.child("title").text(), at.child("load").text())),
             root.child("complaints").each(SheetReader::complaint),
             root.child("codes").each(SheetReader::code));
+    bound(root.child("situations"), sheet.situations().size(), MOST_SITUATIONS);
+    bound(root.child("paths"), sheet.paths().size(), MOST_SITUATIONS);
+    bound(root.child("complaints"), sheet.complaints().size(), MOST_OTHERS);
+    bound(root.child("codes"), sheet.codes().size(), MOST_OTHERS);
     checkNames(sheet, root);
     checkAccessOrder(sheet, root);
     return sheet;

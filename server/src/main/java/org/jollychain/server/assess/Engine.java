@@ -11,6 +11,12 @@ public record Engine(Diagnosis diagnosis, Planner planner) {
     this(diagnosis, new Planner(diagnosis));
   }
 
+  /** How much it will keep: the square of the parts. */
+  int weight() {
+    int parts = sheet().parts().size();
+    return parts * parts;
+  }
+
   public Sheet sheet() {
     return diagnosis.sheet();
   }

@@ -30,8 +30,13 @@ class WarmUp {
 
   @EventListener(ApplicationReadyEvent.class)
   void start() {
+    if (Runtime.getRuntime().availableProcessors() == 1) {
+      // technicians come first
+      return;
+    }
     Thread thread = new Thread(this::run, "warm-up");
     thread.setDaemon(true);
+    thread.setPriority(Thread.MIN_PRIORITY);
     thread.start();
   }
 

@@ -35,7 +35,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class SheetService {
 
-  private static final int MOST_UNITS_KEPT = 40;
+  /** Numbers in the matrices of solved units: 150 MB. */
+  private static final long MOST_NUMBERS_KEPT = 20_000_000;
+
   private static final int MOST_SHEETS_KEPT = 200;
 
   private final SheetMapper sheets;
@@ -44,7 +46,8 @@ public class SheetService {
   private final Clock clock;
   private final LoadingCache<String, SoundUnit> units =
       Caffeine.newBuilder()
-          .maximumSize(MOST_UNITS_KEPT)
+          .maximumWeight(MOST_NUMBERS_KEPT)
+          .<String, SoundUnit>weigher((text, unit) -> numbers(unit.sheet()))
           .build(text -> CheckedSheet.unit(text));
 
   private final Cache<String, Sheet> read =
@@ -62,6 +65,11 @@ public class SheetService {
     this.meters = meters;
     this.json = json;
     this.clock = clock;
+  }
+
+  private static int numbers(Sheet sheet) {
+    int rows = sheet.parts().size() + sheet.points().size();
+    return 2 * rows * rows * sheet.situations().size();
   }
 
   public List<SheetSummary> latest() {
