@@ -132,7 +132,7 @@ describe('a reading whose answer was lost', () => {
     await userEvent.keyboard('0.1{Enter}');
     await screen.findByRole('alert');
     await userEvent.click(screen.getByRole('button', { name: /high limit/ }));
-    await userEvent.keyboard('{Enter}');
+    await userEvent.click(screen.getByRole('button', { name: /Log/ }));
     await vi.waitFor(() => expect(sent).toHaveBeenCalledTimes(2));
     expect(sent.mock.calls[1]?.[1]).not.toBe(sent.mock.calls[0]?.[1]);
   });
