@@ -1,6 +1,7 @@
 package org.jollychain.core.diagnosis;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,9 +17,10 @@ import org.jollychain.core.sheet.Situation;
 final class DistinctFaults {
 
   /** Of a severity in many steps, one in so many stands for its neighbours. */
-  private static final int STEPS_TOGETHER = 4;
+  private static final int STEPS_TOGETHER = 6;
 
   private final int[] of;
+  private final int[] likeliest;
   private final List<List<Change>> changes;
   private final FaultSweep sweep;
 
@@ -43,6 +45,15 @@ final class DistinctFaults {
       of[i] = known.computeIfAbsent(here, c -> known.size());
     }
     this.changes = new ArrayList<>(known.keySet());
+    this.likeliest = new int[changes.size()];
+    Arrays.fill(likeliest, -1);
+    for (int i = 0; i < of.length; i++) {
+      int most = likeliest[of[i]];
+      boolean circuit = hypotheses.get(i).kind() != Hypothesis.Kind.NOT_ON_SHEET;
+      if (circuit && (most < 0 || hypotheses.get(i).prior() > hypotheses.get(most).prior())) {
+        likeliest[of[i]] = i;
+      }
+    }
     this.sweep = new FaultSweep(unit, situation.id(), changes);
   }
 
@@ -79,6 +90,11 @@ final class DistinctFaults {
   /** The fault of a hypothesis, by its place among all of the sheet's. */
   int of(int hypothesis) {
     return of[hypothesis];
+  }
+
+  /** The place of the likeliest hypothesis with this fault. */
+  int likeliest(int fault) {
+    return likeliest[fault];
   }
 
   int count() {

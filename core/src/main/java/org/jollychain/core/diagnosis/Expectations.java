@@ -22,6 +22,7 @@ import org.jollychain.core.network.Sensitivities.Prediction;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.quantity.Complex;
+import org.jollychain.core.quantity.Work;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
@@ -207,6 +208,7 @@ final class Expectations {
     }
 
     private Line learnt(List<Change> changes) {
+      Work.check();
       Line line = Track.withoutTrifles(meter, probe.function(), learn(changes, probe, meter));
       synchronized (distinct) {
         for (Line other : distinct) {

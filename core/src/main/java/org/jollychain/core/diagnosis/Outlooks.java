@@ -64,6 +64,10 @@ final class Outlooks {
   private final SoundUnit unit;
   private final Expectations expectations;
   private final List<Hypothesis> hypotheses;
+
+  /** The place of what is not on the sheet; -1 if nobody thinks of it. */
+  private final int unknown;
+
   private final Sightings sightings;
 
   /** The places of the hypotheses that blame a part. */
@@ -75,6 +79,11 @@ final class Outlooks {
     this.expectations = expectations;
     this.sightings = sightings;
     this.hypotheses = hypotheses;
+    this.unknown =
+        IntStream.range(0, hypotheses.size())
+            .filter(i -> hypotheses.get(i).kind() == Hypothesis.Kind.NOT_ON_SHEET)
+            .findFirst()
+            .orElse(-1);
     for (int i = 0; i < hypotheses.size(); i++) {
       int hypothesis = i;
       hypotheses
@@ -219,7 +228,6 @@ final class Outlooks {
 
   private Outlook measured(Probe probe, Situation situation, DistinctFaults faults) {
     Meter meter = Meter.GENERAL;
-    int count = hypotheses.size();
     FaultSweep.Readings readings = faults.sweep().at(probe, meter);
     double[] values = new double[faults.count()];
     Arrays.setAll(values, f -> readings.shown(probe.function(), f));
@@ -234,35 +242,24 @@ final class Outlooks {
       }
     }
     int[] classOfFault = new int[values.length];
-    for (int f = 0; f < values.length; f++) {
-      int at = Arrays.binarySearch(least, 0, classes, values[f]);
-      classOfFault[f] = at >= 0 ? at : -at - 2;
-    }
-    int[] classOf = new int[count];
     int[] most = new int[classes];
     Arrays.fill(most, -1);
-    int unknown = -1;
-    for (int i = 0; i < count; i++) {
-      if (hypotheses.get(i).kind() == Hypothesis.Kind.NOT_ON_SHEET) {
-        unknown = i;
-        continue;
-      }
-      int c = classOfFault[faults.of(i)];
-      classOf[i] = c;
+    for (int f = 0; f < values.length; f++) {
+      int at = Arrays.binarySearch(least, 0, classes, values[f]);
+      int c = at >= 0 ? at : -at - 2;
+      classOfFault[f] = c;
+      int i = faults.likeliest(f);
       if (most[c] < 0 || hypotheses.get(i).prior() > hypotheses.get(most[c]).prior()) {
         most[c] = i;
       }
     }
     List<Peak> peaks = new ArrayList<>();
-    int[] peakOf = new int[classes];
-    for (int c = 0; c < classes; c++) {
-      if (most[c] >= 0) {
-        peakOf[c] = peaks.size();
-        peaks.add(peak(probe, situation, most[c], values[faults.of(most[c])]));
-      }
+    for (int i : most) {
+      peaks.add(peak(probe, situation, i, values[faults.of(i)]));
     }
-    for (int i = 0; i < count; i++) {
-      classOf[i] = i == unknown ? peaks.size() : peakOf[classOf[i]];
+    int[] classOf = new int[hypotheses.size()];
+    for (int i = 0; i < classOf.length; i++) {
+      classOf[i] = i == unknown ? peaks.size() : classOfFault[faults.of(i)];
     }
     return divided(probe, peaks, classOf, unknown >= 0);
   }

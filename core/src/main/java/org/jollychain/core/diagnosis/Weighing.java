@@ -28,6 +28,7 @@ import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Uncertain;
+import org.jollychain.core.quantity.Work;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
@@ -125,6 +126,7 @@ final class Weighing {
     }
     List<Member> ruledOut = new ArrayList<>();
     for (int i = 0; i < evidence.size(); i++) {
+      Work.check();
       groups = absorb(groups, i);
       Track[] tracks = tracks(groups);
       double least = best(groups) - RULED_OUT_NATS;
@@ -438,6 +440,7 @@ final class Weighing {
    * the evidence shows it cannot be so.
    */
   double ratioIfAlso(String part, Expectations.AlsoBad bad) {
+    Work.check();
     double with = 0;
     double without = 0;
     int asked = 0;

@@ -3,11 +3,13 @@ package org.jollychain.core.plan;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.quantity.Work;
 
 /**
  * What tells most for its minutes, looking two questions ahead.
@@ -41,6 +43,7 @@ final class BestValue {
   private final Desk desk;
   private final List<Optional<Question>> confirming;
   private final Map<Standing, double[]> confirmMinutes = new HashMap<>();
+  private final Map<Question, boolean[]> confirms = new IdentityHashMap<>();
 
   private BestValue(Desk desk) {
     this.desk = desk;
@@ -148,6 +151,7 @@ final class BestValue {
   }
 
   private static List<Option> options(Desk desk, List<Question> questions) {
+    Work.check();
     double now = desk.belief().bits();
     List<Option> options = new ArrayList<>();
     for (Question q : questions) {
@@ -177,18 +181,30 @@ final class BestValue {
   private double rest(Option asked, int answer, Optional<Question> before, double rate) {
     double[] byCall = asked.split.byCall()[answer];
     double[] confirm = confirmMinutes.computeIfAbsent(asked.leg.after(), this::confirmMinutes);
+    boolean[] here = confirms(asked.question);
+    boolean[] earlier = before.map(this::confirms).orElse(here);
     double expected = 0;
     for (int d = 0; d < byCall.length; d++) {
-      boolean had =
-          confirming.get(d).filter(asked.question::equals).isPresent()
-              || before.isPresent() && confirming.get(d).equals(before);
-      double own = had ? 0 : confirm[d];
+      double own = here[d] || earlier[d] ? 0 : confirm[d];
       if (byCall[d] >= desk.strongFrom(d)) {
         return own;
       }
       expected += byCall[d] * own;
     }
     return rate * asked.split.bits()[answer] + expected;
+  }
+
+  /** Which calls a question is the own test of. */
+  private boolean[] confirms(Question question) {
+    return confirms.computeIfAbsent(
+        question,
+        q -> {
+          boolean[] of = new boolean[confirming.size()];
+          for (int d = 0; d < of.length; d++) {
+            of[d] = confirming.get(d).filter(q::equals).isPresent();
+          }
+          return of;
+        });
   }
 
   /** What testing each call by itself would cost from here, nothing where it has been tested. */

@@ -36,6 +36,7 @@ public final class Questions {
   private static final double CARRIES_AMPERES = 1e-3;
   private static final double CLAMP_AMPERES = 0.05;
   private static final double HELD_SHARE = 0.2;
+  private static final int MOST_DIVISIONS = 50;
 
   /** How far beyond its rating a disc is heated to see it open (K); common practice, no source. */
   private static final double BEYOND_RATING = 10;
@@ -237,7 +238,9 @@ public final class Questions {
   private void toReference(Set<Question> asked) {
     for (Map.Entry<Chain, Situation> e : unit.chains().entrySet()) {
       Chain chain = e.getKey();
-      for (String point : chain.points()) {
+      int stride = stride(chain);
+      for (int i = 0; i < chain.points().size(); i += stride) {
+        String point = chain.points().get(i);
         if (!point.equals(chain.returnPoint())) {
           asked.add(measure(Probe.between(volts, point, chain.returnPoint(), e.getValue().id())));
         }
@@ -339,15 +342,23 @@ public final class Questions {
                     Probe.between(MeterFunction.OHMS, part.from(), earth, isolated().get(0).id())));
   }
 
+  /**
+   * A long chain is divided at so many of its points; the links between are asked by themselves.
+   */
+  private static int stride(Chain chain) {
+    return Math.max(1, (chain.points().size() + MOST_DIVISIONS - 1) / MOST_DIVISIONS);
+  }
+
   /** Ohms from the head of a run of links to each of its points: one reading for many links. */
   private void runsOfLinks(Chain chain, Set<Question> asked) {
+    int stride = stride(chain);
     for (Situation s : isolated()) {
       int head = 0;
       for (int i = 0; i < chain.parts().size(); i++) {
         Part part = chain.parts().get(i);
         if (!part.actsAsLink() || part.stateIn(s) == ContactState.OPEN) {
           head = i + 1;
-        } else if (i > head) {
+        } else if (i > head && i % stride == 0) {
           asked.add(
               measure(
                   Probe.between(

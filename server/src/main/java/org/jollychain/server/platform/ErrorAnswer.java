@@ -15,6 +15,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class ErrorAnswer implements ErrorController {
 
+  static final String UNREADABLE = "The request cannot be read: check its address and its headers.";
+
   @RequestMapping("/error")
   ResponseEntity<ProblemDetail> answer(HttpServletRequest request) {
     Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
@@ -24,10 +26,7 @@ class ErrorAnswer implements ErrorController {
         switch (status) {
           case FORBIDDEN -> "Jolly Chain answers its own pages on this machine only.";
           case NOT_FOUND -> "There is nothing here.";
-          default ->
-              status.is5xxServerError()
-                  ? Problems.UNEXPECTED
-                  : "The request cannot be read: check its address and its headers.";
+          default -> status.is5xxServerError() ? Problems.UNEXPECTED : UNREADABLE;
         };
     return ResponseEntity.status(status).body(ProblemDetail.forStatusAndDetail(status, detail));
   }

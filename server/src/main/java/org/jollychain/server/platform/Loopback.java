@@ -2,6 +2,7 @@ package org.jollychain.server.platform;
 
 import java.net.InetAddress;
 import java.net.UnknownHostException;
+import org.apache.catalina.core.StandardHost;
 import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
 import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.core.Ordered;
@@ -25,6 +26,10 @@ class Loopback implements WebServerFactoryCustomizer<TomcatServletWebServerFacto
     }
     factory.setProtocol(BoundedConnections.class.getName());
     factory.addEngineValves(new HeadersOnAll());
+    factory.addContextCustomizers(
+        context ->
+            ((StandardHost) context.getParent())
+                .setErrorReportValveClass(ContainerErrors.class.getName()));
   }
 
   /** After what reads the environment. */

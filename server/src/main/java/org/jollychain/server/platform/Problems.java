@@ -3,6 +3,7 @@ package org.jollychain.server.platform;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.sheet.InvalidSheetException;
 import org.jspecify.annotations.Nullable;
@@ -15,6 +16,7 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.transaction.TransactionSystemException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -65,6 +67,12 @@ class Problems extends ResponseEntityExceptionHandler {
     return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
         .header(HttpHeaders.RETRY_AFTER, "2")
         .body(ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage()));
+  }
+
+  /** Broken percent escapes, and texts that are none. */
+  @ExceptionHandler({InvalidParameterException.class, RequestRejectedException.class})
+  ProblemDetail unreadable(RuntimeException e) {
+    return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, ErrorAnswer.UNREADABLE);
   }
 
   @ExceptionHandler

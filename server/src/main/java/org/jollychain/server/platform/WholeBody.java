@@ -151,19 +151,23 @@ class WholeBody {
       }
     }
 
+    /** Nothing came for a while, or nobody is there any more. */
     @Override
     public void onError(Throwable e) {
-      if (!ended) {
-        ended = true;
+      try {
+        late();
+      } catch (IOException gone) {
         context.complete();
       }
     }
 
     @Override
     public void onTimeout(AsyncEvent event) throws IOException {
-      end(
-          HttpStatus.REQUEST_TIMEOUT,
-          "The body did not arrive within %d s; send it again.".formatted(LONGEST_MILLIS / 1000));
+      late();
+    }
+
+    private void late() throws IOException {
+      end(HttpStatus.REQUEST_TIMEOUT, "The body did not arrive in time; send it again.");
     }
 
     private void end(HttpStatus status, String why) throws IOException {
