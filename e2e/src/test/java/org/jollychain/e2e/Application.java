@@ -43,6 +43,7 @@ final class Application implements AutoCloseable {
     ProcessBuilder builder =
         new ProcessBuilder(
             Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+            "-Djava.io.tmpdir=" + Path.of("target").toAbsolutePath(),
             "-jar",
             JAR.toString());
     builder.environment().put("JOLLY_DB_URL", System.getenv("JOLLY_TEST_DB") + "/jolly_e2e");

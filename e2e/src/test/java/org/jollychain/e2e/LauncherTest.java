@@ -9,44 +9,46 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.CleanupMode;
-import org.junit.jupiter.api.io.TempDir;
 
 /** The launcher as a newcomer uses it, in a folder of its own. */
 class LauncherTest {
 
-  private static final Pattern ADDRESS = Pattern.compile("http://127\\.0\\.0\\.1:\\d+/");
   private static final String OPEN_JOB = "api/jobs/6f2a1c9e-4b1d-4f6e-9a70-1d5f7c2e0b04";
 
-  // the database's files belong to another user
-  @TempDir(cleanup = CleanupMode.NEVER)
-  Path home;
-
   private final HttpClient http = HttpClient.newHttpClient();
+  private Launcher jolly;
 
   @BeforeEach
-  void let_the_database_user_in() throws IOException {
-    Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
+  void begin() throws IOException {
+    jolly = new Launcher();
   }
 
   @AfterEach
   void leave_nothing_behind() throws Exception {
-    jolly("stop");
-    new ProcessBuilder("rm", "-rf", home.toString()).start().waitFor();
+    jolly.close();
+  }
+
+  private HttpResponse<String> get(String address) throws IOException, InterruptedException {
+    return http.send(
+        HttpRequest.newBuilder(URI.create(address)).build(), HttpResponse.BodyHandlers.ofString());
+  }
+
+  private static void ended(long pid) {
+    ProcessHandle.of(pid).ifPresent(p -> p.onExit().orTimeout(20, TimeUnit.SECONDS).join());
   }
 
   @Test
   void what_was_acknowledged_survives_a_kill_of_server_and_database() throws Exception {
-    String address = address(jolly("demo"));
-    assertThat(jolly("demo")).contains("It runs already: " + address);
+    // what the environment says of the server's address is not heard
+    String address = jolly.address("demo");
+    assertThat(jolly.says(Map.of("SERVER_ADDRESS", "0.0.0.0"), "demo"))
+        .contains("It runs already: " + address);
 
     String reading = OPEN_JOB + "/evidence/" + UUID.randomUUID();
     String body =
@@ -58,71 +60,72 @@ class LauncherTest {
             .build();
     assertThat(http.send(put, HttpResponse.BodyHandlers.ofString()).statusCode()).isEqualTo(200);
 
-    kill(Long.parseLong(Files.readString(home.resolve("server.pid")).strip()));
-    // at once: nobody may have reaped it yet, and its helpers may still run
-    send9(postmaster());
+    long application = jolly.application();
+    Launcher.kill(application);
+    ended(application);
+    Launcher.kill(jolly.database());
 
-    String again = address(jolly("demo"));
-    String job =
-        http.send(
-                HttpRequest.newBuilder(URI.create(again + OPEN_JOB)).build(),
-                HttpResponse.BodyHandlers.ofString())
-            .body();
-    assertThat(job).contains("238.9").contains("\"verdict\":\"open\"");
+    String again = jolly.address("demo");
+    assertThat(get(again + OPEN_JOB).body()).contains("238.9").contains("\"verdict\":\"open\"");
 
     // the database alone dies: the server says so, and the launcher mends it
-    kill(postmaster());
-    HttpResponse<String> away =
-        http.send(
-            HttpRequest.newBuilder(URI.create(again + OPEN_JOB)).build(),
-            HttpResponse.BodyHandlers.ofString());
+    long database = jolly.database();
+    Launcher.kill(database);
+    ended(database);
+    HttpResponse<String> away = get(again + OPEN_JOB);
     assertThat(away.statusCode()).isEqualTo(503);
     assertThat(away.body()).contains("The database is away");
-    assertThat(jolly("demo")).contains("http://127.0.0.1:");
+    assertThat(jolly.says("demo")).contains("http://127.0.0.1:");
 
     // built anew meanwhile: the old one makes way
-    Files.writeString(home.resolve("jolly-chain.jar"), "what was built before");
-    assertThat(jolly("demo")).contains("Jolly Chain is ready");
-    assertThat(jolly("demo")).contains("It runs already");
+    Files.writeString(jolly.home().resolve("jolly-chain.jar"), "what was built before");
+    assertThat(jolly.says("demo")).contains("Jolly Chain is ready");
 
-    assertThat(jolly("start")).contains("it runs already, as ./jolly demo");
-    assertThat(jolly("stop")).contains("Stopped.");
-    assertThat(jolly("stop")).contains("It was not running.");
+    assertThat(jolly.says("start")).contains("it runs already, as ./jolly demo");
+    assertThat(jolly.says("stop")).contains("Stopped.");
+    assertThat(jolly.says("stop")).contains("It was not running.");
   }
 
-  private static String address(String said) {
-    Matcher m = ADDRESS.matcher(said);
-    assertThat(m.find()).as(said).isTrue();
-    return m.group();
-  }
+  @Test
+  void no_start_deletes_data_and_a_copy_brings_all_of_it_back() throws Exception {
+    jolly.address("demo");
+    String copy = jolly.file("copy.backup");
+    assertThat(jolly.says("backup", copy)).contains("All data is in");
+    assertThat(jolly.says("backup", copy)).contains("is there already");
 
-  private long postmaster() throws IOException, InterruptedException {
-    Process read =
-        new ProcessBuilder(
-                "head", "-n", "1", home.resolve("postgres/data/postmaster.pid").toString())
-            .start();
-    String pid = new String(read.getInputStream().readAllBytes()).strip();
-    read.waitFor();
-    return Long.parseLong(pid);
-  }
+    // the application is never root, its role is not the cluster's own
+    assertThat(Launcher.run("ps", "-o", "user=", "-p", String.valueOf(jolly.application())))
+        .isNotEqualTo("root");
 
-  private static void send9(long pid) throws InterruptedException, IOException {
-    new ProcessBuilder("kill", "-9", String.valueOf(pid)).start().waitFor();
-  }
+    // the password's file is lost, while it runs and when it does not
+    Files.delete(jolly.home().resolve("postgres/password"));
+    assertThat(jolly.says("demo")).contains("password is missing").contains("Nothing was changed");
+    jolly.says("stop");
+    Files.writeString(jolly.home().resolve("postgres/password"), "");
+    assertThat(jolly.says("demo")).contains("password is missing");
+    assertThat(jolly.says("password")).contains("New passwords are set");
+    // nor does an empty port matter, nor a stale process number that is a stranger's by now
+    Files.writeString(jolly.home().resolve("postgres/port"), "");
+    Process stranger = new ProcessBuilder("sleep", "600").start();
+    Files.writeString(jolly.home().resolve("server.pid"), String.valueOf(stranger.pid()));
+    assertThat(get(jolly.address("demo") + OPEN_JOB).statusCode()).isEqualTo(200);
+    jolly.says("stop");
+    assertThat(stranger.isAlive()).isTrue();
+    stranger.destroy();
 
-  private static void kill(long pid) throws InterruptedException, IOException {
-    send9(pid);
-    ProcessHandle.of(pid).ifPresent(p -> p.onExit().orTimeout(20, TimeUnit.SECONDS).join());
-  }
-
-  private String jolly(String command) throws IOException, InterruptedException {
-    ProcessBuilder builder = new ProcessBuilder("../jolly", command).redirectErrorStream(true);
-    builder.environment().put("JOLLY_HOME", home.toString());
-    Path said = Files.createTempFile("jolly", ".txt");
-    Process process = builder.redirectOutput(said.toFile()).start();
-    assertThat(process.waitFor(5, TimeUnit.MINUTES)).as("./jolly " + command).isTrue();
-    String text = Files.readString(said);
-    Files.delete(said);
-    return text;
+    assertThat(jolly.says("restore", copy)).contains("there is data here already");
+    try (Launcher other = new Launcher()) {
+      // a first start that was killed half way left this
+      Files.createDirectories(other.home().resolve("postgres/data"));
+      Files.writeString(other.home().resolve("postgres/data/PG_VERSION"), "15");
+      assertThat(other.says("restore", copy)).contains("Restored and compared");
+      assertThat(get(other.address("demo") + OPEN_JOB).body()).contains("LAU-2");
+    }
+    byte[] damaged = Files.readAllBytes(Path.of(copy));
+    damaged[damaged.length / 2] ^= 1;
+    Files.write(Path.of(copy), damaged);
+    try (Launcher other = new Launcher()) {
+      assertThat(other.says("restore", copy)).contains("is damaged");
+    }
   }
 }

@@ -12,6 +12,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.Supplier;
 import org.jollychain.server.platform.BusyException;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
 /**
@@ -22,7 +23,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class AssessmentPool {
 
-  private static final int MOST_WAITING = 80;
+  static final int MOST_WAITING = 80;
   private static final long LONGEST_WAIT_MILLIS = 8_000;
   private static final long LONGEST_WORK_MILLIS = 12_000;
 
@@ -31,8 +32,13 @@ public class AssessmentPool {
   private int waiting;
   private boolean closed;
 
+  @Autowired
   AssessmentPool() {
-    workers = new Thread[Math.max(1, Runtime.getRuntime().availableProcessors())];
+    this(Runtime.getRuntime().availableProcessors());
+  }
+
+  AssessmentPool(int atATime) {
+    workers = new Thread[atATime];
     for (int i = 0; i < workers.length; i++) {
       workers[i] = new Thread(this::work, "assessment-" + i);
       workers[i].setDaemon(true);
@@ -126,6 +132,10 @@ public class AssessmentPool {
       }
     }
     return waited;
+  }
+
+  synchronized int waiting() {
+    return waiting;
   }
 
   private void work() {

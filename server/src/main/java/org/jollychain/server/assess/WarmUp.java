@@ -8,6 +8,7 @@ import org.jollychain.server.sheet.SheetService;
 import org.jollychain.server.sheet.SheetSummary;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -16,6 +17,7 @@ import org.springframework.stereotype.Component;
  * Gets to know the library's sheets in the background, so that the first job on each opens at once.
  */
 @Component
+@ConditionalOnProperty(name = "jolly.background", matchIfMissing = true)
 class WarmUp {
 
   private static final Logger LOG = LoggerFactory.getLogger(WarmUp.class);

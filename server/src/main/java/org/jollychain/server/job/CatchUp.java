@@ -2,12 +2,14 @@ package org.jollychain.server.job;
 
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /** Sees to it in the background that lists can show what leads. */
 @Component
+@ConditionalOnProperty(name = "jolly.background", matchIfMissing = true)
 class CatchUp {
 
   private static final Logger LOG = LoggerFactory.getLogger(CatchUp.class);

@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.HtmlUtils;
@@ -17,6 +18,10 @@ public class Paper {
 
   private static final String SANS = "ibm-plex-sans/%s/IBMPlexSans_%s.ttf";
   private static final String MONO = "ibm-plex-mono/%s/IBMPlexMono_%s.ttf";
+
+  /** XML 1.0, section 2.2. */
+  private static final Pattern NO_XML =
+      Pattern.compile("[^\\t\\n\\r\\x20-\\x{D7FF}\\x{E000}-\\x{FFFD}\\x{10000}-\\x{10FFFF}]");
 
   private final String style;
 
@@ -54,9 +59,9 @@ public class Paper {
     return pdf.toByteArray();
   }
 
-  /** Plain text as it may stand in XHTML. */
+  /** Plain text as it may stand in XHTML and SVG; what XML cannot hold is left out. */
   public static String text(String plain) {
-    return HtmlUtils.htmlEscape(plain, "UTF-8");
+    return HtmlUtils.htmlEscape(NO_XML.matcher(plain).replaceAll(""), "UTF-8");
   }
 
   private static void font(PdfRendererBuilder builder, String family, int weight, String file) {

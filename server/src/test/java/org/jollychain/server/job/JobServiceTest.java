@@ -22,11 +22,9 @@ import org.jollychain.server.policy.PolicyItem;
 import org.jollychain.server.sheet.SheetService;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.context.annotation.Import;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 @ServerTest
-@Import(Jobs.class)
 class JobServiceTest {
 
   private static final OffsetDateTime NOW =
@@ -200,6 +198,33 @@ class JobServiceTest {
     } catch (RefusedException e) {
       return false;
     }
+  }
+
+  @Test
+  void of_six_reasons_for_one_strike_one_is_kept_and_the_others_are_told() throws Exception {
+    jobs.open(id, NO_HEAT, NOW);
+    UUID reading = UUID.randomUUID();
+    evidence.add(id, reading, Typed.volts("high-limit", "0.1"), NOW);
+    ExecutorService writers = Executors.newFixedThreadPool(6);
+    List<Callable<Boolean>> strikes = new ArrayList<>();
+    for (int i = 0; i < 6; i++) {
+      String why = "reason " + i;
+      strikes.add(
+          () -> {
+            try {
+              evidence.strike(id, reading, why, NOW);
+              return true;
+            } catch (RefusedException e) {
+              return false;
+            }
+          });
+    }
+    int taken = 0;
+    for (Future<Boolean> strike : writers.invokeAll(strikes)) {
+      taken += strike.get() ? 1 : 0;
+    }
+    writers.shutdown();
+    assertThat(taken).isEqualTo(1);
   }
 
   @Test

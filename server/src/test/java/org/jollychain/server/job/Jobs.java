@@ -8,7 +8,7 @@ import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.policy.PolicyItem;
 
 /** Jobs as a page has them: each change is answered with the job anew. */
-final class Jobs {
+public final class Jobs {
 
   private final JobService jobs;
   private final EvidenceLog evidence;

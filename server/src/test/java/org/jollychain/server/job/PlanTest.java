@@ -22,7 +22,6 @@ import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.policy.PolicyItem;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.context.annotation.Import;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
@@ -30,7 +29,6 @@ import org.springframework.test.web.servlet.request.AbstractMockHttpServletReque
 
 /** A job's plan. */
 @ServerTest
-@Import(Jobs.class)
 class PlanTest {
 
   private static final OffsetDateTime NOW =

@@ -6,6 +6,12 @@ import static org.assertj.core.api.Assertions.within;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Meters;
@@ -14,6 +20,7 @@ import org.jollychain.server.platform.RefusedException;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.json.JsonMapper;
@@ -27,6 +34,7 @@ class MetersTest {
 
   @Autowired private MeterService meters;
   @Autowired private MockMvc http;
+  @Autowired private JdbcTemplate sql;
   @Autowired private JsonMapper json;
 
   private static OwnedMeter find(Iterable<OwnedMeter> all, String id) {
@@ -66,6 +74,41 @@ class MetersTest {
     assertThat(find(meters.retire("attic-fine", true), "attic-fine").retired()).isTrue();
     assertThat(meters.all().byId("attic-fine")).isPresent();
     assertThat(find(meters.retire("attic-fine", false), "attic-fine").retired()).isFalse();
+  }
+
+  @Test
+  void meters_sent_at_once_do_not_pass_their_bound() throws Exception {
+    int there = meters.owned().size();
+    sql.update(
+        "insert into meter select 'filler-' || n, 'Filler', 6000, .01, .01, .01, 1e7, 3e5, 30, .1, 4e7, now(), now()"
+            + " from generate_series(1, ?) n",
+        199 - there);
+    ExecutorService writers = Executors.newFixedThreadPool(6);
+    try {
+      List<Callable<Boolean>> puts = new ArrayList<>();
+      for (int i = 0; i < 6; i++) {
+        String id = "last-" + i;
+        puts.add(() -> added(id));
+      }
+      int taken = 0;
+      for (Future<Boolean> put : writers.invokeAll(puts)) {
+        taken += put.get() ? 1 : 0;
+      }
+      assertThat(taken).isEqualTo(1);
+      assertThat(meters.owned()).hasSize(200);
+    } finally {
+      writers.shutdown();
+      sql.update("delete from meter where id like 'filler-%' or id like 'last-%'");
+    }
+  }
+
+  private boolean added(String id) {
+    try {
+      meters.keep(new ShopMeter(id, "Last", 6000, 0.01, 0.01, 0.01, 1e7, 4e5, 30, 0.05, 6e7), null);
+      return true;
+    } catch (RefusedException e) {
+      return false;
+    }
   }
 
   @Test

@@ -1,0 +1,89 @@
+package org.jollychain.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** {@code ./jolly} with a home of its own, which goes with it. */
+final class Launcher implements AutoCloseable {
+
+  private static final Pattern ADDRESS = Pattern.compile("http://127\\.0\\.0\\.1:\\d+/");
+
+  private final Path home;
+
+  Launcher() throws IOException {
+    home = Files.createTempDirectory("jolly-home");
+    // the database's files belong to another user, who has to get there
+    Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
+  }
+
+  Path home() {
+    return home;
+  }
+
+  /** What it says; whatever it says, it ends. */
+  String says(String... command) throws IOException, InterruptedException {
+    return says(Map.of(), command);
+  }
+
+  String says(Map<String, String> environment, String... command)
+      throws IOException, InterruptedException {
+    String[] all = new String[command.length + 1];
+    all[0] = "../jolly";
+    System.arraycopy(command, 0, all, 1, command.length);
+    ProcessBuilder builder = new ProcessBuilder(all).redirectErrorStream(true);
+    builder.environment().put("JOLLY_HOME", home.toString());
+    builder.environment().putAll(environment);
+    Path said = Files.createTempFile("jolly", ".txt");
+    Process process = builder.redirectOutput(said.toFile()).start();
+    assertThat(process.waitFor(5, TimeUnit.MINUTES)).as(String.join(" ", all)).isTrue();
+    String text = Files.readString(said);
+    Files.delete(said);
+    return text;
+  }
+
+  /** Starts it and says where it is. */
+  String address(String mode) throws IOException, InterruptedException {
+    String said = says(mode);
+    Matcher m = ADDRESS.matcher(said);
+    assertThat(m.find()).as(said).isTrue();
+    return m.group();
+  }
+
+  long application() throws IOException {
+    return Long.parseLong(Files.readString(home.resolve("server.pid")).strip());
+  }
+
+  long database() throws IOException, InterruptedException {
+    return Long.parseLong(run("head", "-n", "1", file("postgres/data/postmaster.pid")));
+  }
+
+  String file(String name) {
+    return home.resolve(name).toString();
+  }
+
+  /** Ends a process as a power cut would; at once, so nobody may have reaped it yet. */
+  static void kill(long pid) throws IOException, InterruptedException {
+    run("kill", "-9", String.valueOf(pid));
+  }
+
+  static String run(String... command) throws IOException, InterruptedException {
+    Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+    String said = new String(process.getInputStream().readAllBytes()).strip();
+    process.waitFor();
+    return said;
+  }
+
+  @Override
+  public void close() throws IOException, InterruptedException {
+    says("stop");
+    run("rm", "-rf", home.toString());
+  }
+}

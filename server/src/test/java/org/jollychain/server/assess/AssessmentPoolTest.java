@@ -1,0 +1,102 @@
+package org.jollychain.server.assess;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import org.jollychain.server.platform.BusyException;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+
+class AssessmentPoolTest {
+
+  private final AssessmentPool pool = new AssessmentPool(1);
+  private final ExecutorService callers = Executors.newCachedThreadPool();
+  private final CountDownLatch held = new CountDownLatch(1);
+
+  @AfterEach
+  void end() {
+    held.countDown();
+    callers.shutdownNow();
+    pool.close();
+  }
+
+  /** Work that holds the only worker until it is let go. */
+  private void hold() throws InterruptedException {
+    CountDownLatch begun = new CountDownLatch(1);
+    callers.submit(
+        () ->
+            pool.run(
+                "held",
+                () -> {
+                  begun.countDown();
+                  await(held);
+                  return "";
+                }));
+    begun.await();
+  }
+
+  private static void await(CountDownLatch latch) {
+    try {
+      latch.await();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private void waitFor(int waiting) throws InterruptedException {
+    for (int i = 0; i < 5000 && pool.waiting() < waiting; i++) {
+      TimeUnit.MILLISECONDS.sleep(1);
+    }
+    assertThat(pool.waiting()).isEqualTo(waiting);
+  }
+
+  @Test
+  void one_job_with_much_to_do_holds_up_no_other() throws Exception {
+    hold();
+    List<String> done = Collections.synchronizedList(new ArrayList<>());
+    List<Future<?>> all = new ArrayList<>();
+    for (String job : List.of("long", "long", "long", "short")) {
+      all.add(callers.submit(() -> pool.run(job, () -> done.add(job))));
+      waitFor(all.size());
+    }
+    held.countDown();
+    for (Future<?> each : all) {
+      each.get(5, TimeUnit.SECONDS);
+    }
+    assertThat(done).containsExactly("long", "short", "long", "long");
+  }
+
+  @Test
+  void what_finds_no_room_is_told_so_at_once() throws Exception {
+    hold();
+    for (int i = 0; i < AssessmentPool.MOST_WAITING; i++) {
+      callers.submit(() -> pool.run("many", () -> ""));
+    }
+    waitFor(AssessmentPool.MOST_WAITING);
+    assertThatThrownBy(() -> pool.run("one more", () -> ""))
+        .isInstanceOf(BusyException.class)
+        .hasMessageContaining("busy with other assessments");
+  }
+
+  @Test
+  void what_goes_wrong_in_it_is_told_as_it_is() {
+    assertThatThrownBy(
+            () ->
+                pool.run(
+                    "job",
+                    () -> {
+                      throw new IllegalArgumentException("no sheet");
+                    }))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessage("no sheet");
+    assertThat(pool.run("job", () -> "next")).isEqualTo("next");
+  }
+}
