@@ -32,7 +32,10 @@ class KillsTest {
   private static final int KILLS = Integer.getInteger("jolly.kills", 20);
   private static final long SEED = Long.getLong("jolly.seed", 20261126L);
   private static final int WRITERS = 3;
-  private static final double SHARE_OF_APPLICATION = 0.2;
+
+  /** One kill in so many is the application's, which takes seconds to start again. */
+  private static final int APPLICATION_EACH = 10;
+
   private static final String READING =
       "{\"function\": \"volts-ac\", \"across\": \"high-limit\", \"situation\": \"heat-call\", \"value\": \"%s\"}";
 
@@ -45,6 +48,12 @@ class KillsTest {
     System.out.println("kills: seed " + SEED);
     Random random = new Random(SEED);
     try (Launcher jolly = new Launcher()) {
+      kill(jolly, random);
+    }
+  }
+
+  private void kill(Launcher jolly, Random random) throws Exception {
+    try {
       String address = jolly.address("start");
       ExecutorService writers = Executors.newFixedThreadPool(WRITERS);
       Map<UUID, Future<Map<UUID, String>>> written = new HashMap<>();
@@ -60,8 +69,8 @@ class KillsTest {
         written.put(job, writers.submit(() -> write(address + "api/jobs/" + job, seed)));
       }
       for (int kill = 0; kill < KILLS; kill++) {
-        TimeUnit.MILLISECONDS.sleep(random.nextInt(100, 900));
-        if (random.nextDouble() < SHARE_OF_APPLICATION) {
+        TimeUnit.MILLISECONDS.sleep(random.nextInt(300, 1200));
+        if (kill % APPLICATION_EACH == APPLICATION_EACH / 2) {
           Launcher.kill(jolly.application());
           // its keeper starts it again
           await(address);
@@ -81,6 +90,11 @@ class KillsTest {
       System.out.printf(
           "kills: %d, acknowledged readings: %d, lost: 0, doubled: 0%n", KILLS, acknowledged);
       assertThat(acknowledged).isGreaterThan(KILLS);
+    } catch (Exception e) {
+      System.out.println(
+          Launcher.run(
+              "grep", "-a", "-A", "40", "Problems .*unexpected", jolly.file("log/server.log")));
+      throw e;
     }
   }
 

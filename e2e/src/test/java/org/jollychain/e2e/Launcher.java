@@ -82,8 +82,12 @@ final class Launcher implements AutoCloseable {
   }
 
   @Override
-  public void close() throws IOException, InterruptedException {
-    says("stop");
-    run("rm", "-rf", home.toString());
+  public void close() throws IOException {
+    try {
+      says("stop");
+      run("rm", "-rf", home.toString());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
   }
 }

@@ -28,8 +28,8 @@ final class DatabaseTrouble {
       // the pool has waited in vain, though connections can be made
       return Optional.of(BUSY);
     }
-    // 08 a lost connection, 57P a server that shuts down or starts
-    if (state.startsWith("08") || state.startsWith("57P")) {
+    // 08 a lost connection, 57P a server that shuts down or starts, none where the pool closed it
+    if (state.startsWith("08") || state.startsWith("57P") || state.isEmpty()) {
       return Optional.of(AWAY);
     }
     // 53300 too many connections, 40 and 55P03 others were in the way

@@ -51,6 +51,15 @@ class DatabaseAwayTest {
   }
 
   @Test
+  void a_commit_and_a_rollback_that_both_fail_are_the_same() throws Exception {
+    when(units.all())
+        .thenThrow(
+            new TransactionSystemException(
+                "JDBC rollback failed", new SQLException("Connection is closed")));
+    http.perform(get("/api/units")).andExpect(status().isServiceUnavailable());
+  }
+
+  @Test
   void a_full_pool_is_told_apart_from_a_database_that_is_away() throws Exception {
     when(units.all())
         .thenThrow(
