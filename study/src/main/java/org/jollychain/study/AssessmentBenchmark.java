@@ -7,14 +7,12 @@ import java.util.concurrent.TimeUnit;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.diagnosis.Diagnosis.Belief;
-import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
-import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.plan.Forecast;
@@ -78,21 +76,7 @@ public class AssessmentBenchmark {
     for (Part part : chain.parts()) {
       probes.add(Probe.across(MeterFunction.OHMS, part, "isolated"));
     }
-    evidence = new ArrayList<>();
-    for (Probe probe : probes.subList(0, READINGS)) {
-      evidence.add(
-          new Entry(
-                  "r" + evidence.size(),
-                  probe.function().toString(),
-                  Optional.of(probe.red()),
-                  Optional.of(probe.black()),
-                  probe.part(),
-                  Optional.empty(),
-                  probe.situation(),
-                  Entry.How.PLAIN,
-                  meter.read(unit, probe))
-              .on(sheet, Meters.USUAL));
-    }
+    evidence = Readings.taken(sheet, unit, meter, probes.subList(0, READINGS));
     planner = new Planner(diagnosis);
     opinion = diagnosis.opinion(evidence, COMPLAINT);
     openQuestion = diagnosis.opinion(List.of(), COMPLAINT);

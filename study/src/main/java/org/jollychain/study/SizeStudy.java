@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
@@ -13,7 +12,6 @@ import org.jollychain.core.network.Change;
 import org.jollychain.core.network.CheckedSheet;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
-import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.plan.Planner;
@@ -105,22 +103,7 @@ public final class SizeStudy {
       MeterFunction function = i % 2 == 0 ? MeterFunction.OHMS : MeterFunction.VOLTS_AC;
       probes.add(Probe.across(function, sheet.part(id), i % 2 == 0 ? "off" : "call"));
     }
-    List<Evidence> evidence = new ArrayList<>();
-    for (Probe probe : probes) {
-      evidence.add(
-          new Entry(
-                  "r" + evidence.size(),
-                  probe.function().toString(),
-                  Optional.of(probe.red()),
-                  Optional.of(probe.black()),
-                  probe.part(),
-                  Optional.empty(),
-                  probe.situation(),
-                  Entry.How.PLAIN,
-                  meter.read(unit, probe))
-              .on(sheet, Meters.USUAL));
-    }
-    return evidence;
+    return Readings.taken(sheet, unit, meter, probes);
   }
 
   private static final String HEAD =

@@ -111,8 +111,18 @@ public class JobAssessor {
         });
   }
 
-  private <T> T assessed(Taken taken, Function<Engine, T> work) {
-    return pool.run(taken.job.id(), () -> work.apply(assess.engine(taken.text)));
+  /** What stands of a job, and what is made of it. */
+  private record Weighed(Engine engine, List<Evidence> standing, Diagnosis.Opinion opinion) {}
+
+  private <T> T weighed(Taken taken, Function<Weighed, T> work) {
+    return pool.run(
+        taken.job.id(),
+        () -> {
+          Engine engine = assess.engine(taken.text);
+          List<Evidence> standing = taken.standing(engine);
+          Diagnosis.Opinion opinion = engine.diagnosis().opinion(standing, taken.complaint());
+          return work.apply(new Weighed(engine, standing, opinion));
+        });
   }
 
   /**
@@ -122,25 +132,24 @@ public class JobAssessor {
    */
   public JobView view(UUID id) {
     Taken taken = taken(id);
-    JobView view = assessed(taken, engine -> view(taken, engine));
+    JobView view = weighed(taken, weighed -> view(taken, weighed));
     if (!taken.job.leadingIsOfNow()) {
       keep(taken.job, view.assessment().leading());
     }
     return view;
   }
 
-  private JobView view(Taken taken, Engine engine) {
-    List<Evidence> standing = taken.standing(engine);
+  private static JobView view(Taken taken, Weighed weighed) {
+    Engine engine = weighed.engine;
     Optional<String> complaint = taken.complaint();
-    Diagnosis.Opinion opinion = engine.diagnosis().opinion(standing, complaint);
     return new JobView(
         taken.job,
         engine.sheet().title(),
         complaint.map(engine.sheet().complaints()::get).map(Complaint::title).orElse(""),
         taken.entries,
         taken.policy,
-        opinion.assessment(),
-        engine.planner().plan(opinion, standing, complaint, taken.planned()));
+        weighed.opinion.assessment(),
+        engine.planner().plan(weighed.opinion, weighed.standing, complaint, taken.planned()));
   }
 
   /** For lists. It follows from the evidence, so nothing is lost where it cannot be kept. */
@@ -169,25 +178,17 @@ public class JobAssessor {
   /** What is left of a job in every order, side by side. */
   public List<Forecast> forecast(UUID id) {
     Taken taken = taken(id);
-    return assessed(
+    return weighed(
         taken,
-        engine -> {
-          List<Evidence> standing = taken.standing(engine);
-          Diagnosis.Opinion opinion = engine.diagnosis().opinion(standing, taken.complaint());
-          return engine.planner().forecast(opinion, standing, taken.complaint(), taken.planned());
-        });
+        w ->
+            w.engine.planner().forecast(w.opinion, w.standing, taken.complaint(), taken.planned()));
   }
 
   /** The plan of a job as a tree of so many questions. */
   public RouteCard route(UUID id, int depth) {
     Taken taken = taken(id);
-    return assessed(
-        taken,
-        engine -> {
-          List<Evidence> standing = taken.standing(engine);
-          Diagnosis.Opinion opinion = engine.diagnosis().opinion(standing, taken.complaint());
-          return engine.planner().route(opinion, standing, taken.planned(), depth);
-        });
+    return weighed(
+        taken, w -> w.engine.planner().route(w.opinion, w.standing, taken.planned(), depth));
   }
 
   /**

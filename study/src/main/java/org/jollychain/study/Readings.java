@@ -1,0 +1,38 @@
+package org.jollychain.study;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.jollychain.core.evidence.Entry;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.network.Meters;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.simulation.SimulatedUnit;
+import org.jollychain.core.simulation.VirtualMeter;
+
+/** Readings taken on a simulated unit. */
+final class Readings {
+
+  private Readings() {}
+
+  static List<Evidence> taken(
+      Sheet sheet, SimulatedUnit unit, VirtualMeter meter, List<Probe> probes) {
+    List<Evidence> evidence = new ArrayList<>();
+    for (Probe probe : probes) {
+      evidence.add(
+          new Entry(
+                  "r" + evidence.size(),
+                  probe.function().toString(),
+                  Optional.of(probe.red()),
+                  Optional.of(probe.black()),
+                  probe.part(),
+                  Optional.empty(),
+                  probe.situation(),
+                  Entry.How.PLAIN,
+                  meter.read(unit, probe))
+              .on(sheet, Meters.USUAL));
+    }
+    return evidence;
+  }
+}
