@@ -185,7 +185,7 @@
   }
 
   async function keepPlan(permit: string, policy: Policy) {
-    if (await plan(permit, policy)) planning = false;
+    if (await plan(permit, policy)) closeDialogs();
   }
 
   function skip() {
@@ -207,10 +207,17 @@
     why = '';
   }
 
+  /** What went wrong in a dialog is no matter of the reading beside it. */
+  function closeDialogs() {
+    if (striking || planning) error = '';
+    striking = undefined;
+    planning = false;
+  }
+
   async function strike() {
     const entry = striking;
     if (!entry || busy || why.trim() === '') return;
-    if (await change(() => api.strike(params.id, entry.id, why))) striking = undefined;
+    if (await change(() => api.strike(params.id, entry.id, why))) closeDialogs();
   }
 
   function select(riser: number) {
@@ -345,7 +352,7 @@
           {meters}
           {live}
           {busy}
-          {error}
+          error={striking || planning ? '' : error}
           {closed}
           bind:own
           bind:instead
@@ -372,7 +379,7 @@
     {busy}
     {error}
     onkeep={keepPlan}
-    onclose={() => (planning = false)}
+    onclose={closeDialogs}
   />
 {/if}
 
@@ -385,8 +392,8 @@
   primaryButtonDisabled={busy || why.trim() === ''}
   selectorPrimaryFocus="#strike-why"
   shouldSubmitOnEnter
-  on:click:button--secondary={() => (striking = undefined)}
-  on:close={() => (striking = undefined)}
+  on:click:button--secondary={closeDialogs}
+  on:close={closeDialogs}
   on:submit={strike}
 >
   <p class="about">It stays visible with its reason and no longer counts.</p>
