@@ -49,6 +49,8 @@
     .then(([allUnits, allSheets, recent]) => {
       units = allUnits;
       jobs = recent;
+      // what was saved though its answer was lost is in the list by now
+      if (recent.some((j) => j.job.id === pending.get()?.id)) pending.settled();
       sheets = allSheets;
     })
     .catch((e: unknown) => (error = reason(e)));

@@ -12,7 +12,6 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.diagnosis.Diagnosis.Belief;
-import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Shown;
@@ -24,7 +23,6 @@ import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
-import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.SoundUnit;
@@ -270,17 +268,7 @@ public final class FaultStudy {
   }
 
   private Evidence reading(int number, Probe probe, String shown) {
-    return new Entry(
-            "r" + number,
-            probe.function().toString(),
-            Optional.of(probe.red()),
-            Optional.of(probe.black()),
-            probe.part(),
-            Optional.empty(),
-            probe.situation(),
-            Entry.How.lifted(List.copyOf(probe.liftedAt())),
-            shown)
-        .on(sheet, Meters.USUAL);
+    return Readings.reading(sheet, number, probe, shown);
   }
 
   private static boolean strange(String shown, double sound) {

@@ -20,19 +20,22 @@ final class Readings {
       Sheet sheet, SimulatedUnit unit, VirtualMeter meter, List<Probe> probes) {
     List<Evidence> evidence = new ArrayList<>();
     for (Probe probe : probes) {
-      evidence.add(
-          new Entry(
-                  "r" + evidence.size(),
-                  probe.function().toString(),
-                  Optional.of(probe.red()),
-                  Optional.of(probe.black()),
-                  probe.part(),
-                  Optional.empty(),
-                  probe.situation(),
-                  Entry.How.PLAIN,
-                  meter.read(unit, probe))
-              .on(sheet, Meters.USUAL));
+      evidence.add(reading(sheet, evidence.size(), probe, meter.read(unit, probe)));
     }
     return evidence;
+  }
+
+  static Evidence reading(Sheet sheet, int number, Probe probe, String shown) {
+    return new Entry(
+            "r" + number,
+            probe.function().toString(),
+            Optional.of(probe.red()),
+            Optional.of(probe.black()),
+            probe.part(),
+            Optional.empty(),
+            probe.situation(),
+            Entry.How.lifted(List.copyOf(probe.liftedAt())),
+            shown)
+        .on(sheet, Meters.USUAL);
   }
 }

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
@@ -58,11 +59,7 @@ final class DistinctFaults {
   }
 
   private static int[] each(int count) {
-    int[] each = new int[count];
-    for (int i = 0; i < count; i++) {
-      each[i] = i;
-    }
-    return each;
+    return IntStream.range(0, count).toArray();
   }
 
   /** For each hypothesis the place of the one that stands for it. */

@@ -171,10 +171,7 @@ final class Expectations {
       FaultSweep.Readings read = all.sweep().at(probe, meter);
       Line[] lines = new Line[all.count()];
       for (int i = 0; i < lines.length; i++) {
-        List<Change> changes = all.changes(i);
-        Signature signature =
-            Signature.of(probe, meter, changes, read.re()[i], read.im()[i], read.floating()[i]);
-        lines[i] = bySignature.computeIfAbsent(signature, s -> learnt(changes));
+        lines[i] = learnt(all.changes(i), read.re()[i], read.im()[i], read.floating()[i]);
       }
       return lines;
     }
@@ -189,11 +186,14 @@ final class Expectations {
             changes.addAll(also.changes());
             Solution now = unit.in(situation.id(), probe.conditions(sheet, changes));
             Complex phasor = meter.phasor(now, probe);
-            Signature signature =
-                Signature.of(
-                    probe, meter, changes, phasor.re(), phasor.im(), meter.floating(now, probe));
-            return bySignature.computeIfAbsent(signature, s -> learnt(changes));
+            return learnt(changes, phasor.re(), phasor.im(), meter.floating(now, probe));
           });
+    }
+
+    /** The line of changes under which this is read, drawn once for all that look the same. */
+    private Line learnt(List<Change> changes, double re, double im, double floating) {
+      return bySignature.computeIfAbsent(
+          Signature.of(probe, meter, changes, re, im, floating), s -> learnt(changes));
     }
 
     private Line with(List<Change> changes) {

@@ -23,7 +23,6 @@ import org.jollychain.core.network.FaultSweep;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
-import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.SoundUnit;
 import org.jollychain.core.quantity.Work;
 import org.jollychain.core.sheet.Sheet;
@@ -117,8 +116,6 @@ final class Outlooks {
         Outlook found = known == null ? measured(m.probe(), situation, faults) : known;
         all.put(q, m.reseated() ? reseated(found, m.probe().part().orElseThrow()) : found);
       } else if (q instanceof Question.Runs r) {
-        Solution[] solved = new Solution[faults.count()];
-        Arrays.setAll(solved, f -> unit.in(situation.id(), faults.changes(f)));
         all.put(
             q,
             seen(
@@ -128,7 +125,9 @@ final class Outlooks {
                 (i, answer) ->
                     Sightings.seen(
                         sightings.share(
-                            r.part(), Observation.Runs.values()[answer], solved[faults.of(i)]))));
+                            r.part(),
+                            Observation.Runs.values()[answer],
+                            faults.sweep().solution(faults.of(i))))));
       } else if (q instanceof Question.Look look) {
         Inspection.Finding[] findings = {Inspection.Finding.BURNT, Inspection.Finding.LOOKS_SOUND};
         all.put(
@@ -188,14 +187,13 @@ final class Outlooks {
     Map<Integer, Integer> known = new HashMap<>();
     for (int i = 0; i < classOf.length; i++) {
       int hypothesis = i;
-      boolean unknown = hypotheses.get(i).kind() == Hypothesis.Kind.NOT_ON_SHEET;
       classOf[i] =
           known.computeIfAbsent(
-              unknown ? UNKNOWN : alike.applyAsInt(i),
+              i == unknown ? UNKNOWN : alike.applyAsInt(i),
               k -> {
                 double[] row = new double[answers];
                 for (int j = 0; j < answers; j++) {
-                  row[j] = unknown ? 1 : chance.of(hypothesis, j);
+                  row[j] = hypothesis == unknown ? 1 : chance.of(hypothesis, j);
                 }
                 double sum = Arrays.stream(row).sum();
                 return classes.computeIfAbsent(

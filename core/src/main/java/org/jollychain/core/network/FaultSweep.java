@@ -65,27 +65,13 @@ public final class FaultSweep {
       return readings;
     }
     List<Change> own = probe.conditions(unit.sheet(), List.of());
-    if (!own.isEmpty() && situation.supplyOn()) {
-      // what is lifted may let a relay fall out, so each is solved by itself
-      for (int i = 0; i < count; i++) {
-        Solution now = unit.in(situation.id(), probe.conditions(unit.sheet(), faults.get(i)));
-        keep(readings, i, meter, function, one(now, probe));
-      }
-      return readings;
-    }
     Columns lifted = new Columns(network.solve(own));
+    boolean clamps = function.clamps();
+    int p = clamps ? network.rowOfBranch(probe.part().orElseThrow()) : network.rowOf(probe.red());
+    int q = clamps ? -1 : network.rowOf(probe.black());
     double[] response = new double[2 * network.rows()];
-    int p = -1;
-    int q = -1;
-    if (function.clamps()) {
-      p = network.rowOfBranch(probe.part().orElseThrow());
-      network.addColumn(response, p, Complex.ONE);
-    } else {
-      p = network.rowOf(probe.red());
-      q = network.rowOf(probe.black());
-      network.addColumn(response, p, Complex.ONE);
-      network.addColumn(response, q, Complex.of(-1));
-    }
+    network.addColumn(response, p, Complex.ONE);
+    network.addColumn(response, q, Complex.of(-1));
     Complex soundVolts = network.sound(p).minus(network.sound(q));
     // differences within a row first: its entries share what rounding did to them
     Complex soundOhms =
@@ -95,9 +81,8 @@ public final class FaultSweep {
             .minus(network.entry(q, p).minus(network.entry(q, q)));
     Work work = new Work();
     for (int i = 0; i < count; i++) {
-      if (function.clamps() && columns[i].leaksFrom(probe.part().orElseThrow())
-          || !own.isEmpty() && columns[i].shares(lifted)) {
-        Solution now = network.solve(probe.conditions(unit.sheet(), faults.get(i)));
+      if (alone(columns[i], lifted, probe)) {
+        Solution now = unit.in(situation.id(), probe.conditions(unit.sheet(), faults.get(i)));
         keep(readings, i, meter, function, one(now, probe));
       } else {
         work.solve(columns[i], lifted, response);
@@ -114,6 +99,22 @@ public final class FaultSweep {
       }
     }
     return readings;
+  }
+
+  /**
+   * Whether a fault has to be solved by itself: a leak along the branch that is clamped, a change
+   * of what is lifted, and what is lifted on a live unit, where it may let a relay fall out.
+   */
+  private boolean alone(Columns fault, Columns lifted, Probe probe) {
+    if (probe.function().clamps() && fault.leaksFrom(probe.part().orElseThrow())) {
+      return true;
+    }
+    return !lifted.changes.isEmpty() && (situation.supplyOn() || fault.shares(lifted));
+  }
+
+  /** The circuit under a fault. */
+  public Solution solution(int fault) {
+    return columns[fault].solution;
   }
 
   /** What is between two points, or flows in a branch. */
@@ -152,6 +153,7 @@ public final class FaultSweep {
 
   /** The columns of one set of changes. */
   private final class Columns {
+    private final Solution solution;
     private final List<Change> changes;
     private final List<Solution.Update> updates;
     private final double[] unknowns;
@@ -159,6 +161,7 @@ public final class FaultSweep {
     private final double[] sources;
 
     Columns(Solution solution) {
+      this.solution = solution;
       this.changes = solution.changes();
       this.updates = solution.updates();
       this.unknowns = new double[2 * updates.size()];
@@ -168,7 +171,7 @@ public final class FaultSweep {
         unknowns[2 * i + 1] = x.im();
       }
       List<Change.InBranch> changed =
-          solution.changes().stream()
+          changes.stream()
               .filter(c -> c instanceof Change.InBranch b && !b.emfFactor().equals(Complex.ONE))
               .map(Change.InBranch.class::cast)
               .toList();

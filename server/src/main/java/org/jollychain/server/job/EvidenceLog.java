@@ -1,16 +1,10 @@
 package org.jollychain.server.job;
 
-import java.nio.charset.StandardCharsets;
-import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.sheet.Sheet;
@@ -18,7 +12,6 @@ import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.sheet.SheetService;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -95,33 +88,14 @@ public class EvidenceLog {
     Sheet sheet = sheet(job);
     Meters known = meters.all();
     List<StoredEvidence> held = jobs.evidence(jobId);
-    Map<UUID, StoredEvidence> byId =
-        held.stream().collect(Collectors.toMap(StoredEvidence::id, Function.identity()));
-    Map<Said, Integer> times = new HashMap<>();
-    held.forEach(e -> times.merge(said(e.item(json), e.takenAt()), 1, Integer::sum));
-    Map<Said, Integer> met = new HashMap<>();
+    TableMerge merge = new TableMerge(jobId, held, json, id -> jobs.findEvidence(id).isPresent());
     List<StoredEvidence.New> added = new ArrayList<>();
     int number = jobs.lastNumber(jobId);
     for (EvidenceCsv.Line line : lines) {
       EvidenceItem item = checked(sheet, known, line);
-      Said said = said(item, null);
-      int occurrence = met.merge(said, 1, Integer::sum);
-      UUID id = line.id() == null ? idOf(jobId, said, occurrence) : line.id();
-      StoredEvidence same = byId.get(id);
-      if (same != null && line.id() != null && !said.meant(same.item(json), same.takenAt())) {
-        throw RefusedException.conflict(
-            "line %d: there is other evidence with this id in the job; take the id out of the line."
-                .formatted(line.number()));
-      }
-      boolean already =
-          same != null || line.id() == null && times.getOrDefault(said, 0) >= occurrence;
-      if (!already) {
-        // an id that another job's export brought along stays that job's
-        boolean elsewhere = line.id() != null && jobs.findEvidence(id).isPresent();
-        UUID own = elsewhere ? idOf(jobId, said, occurrence) : id;
-        if (!byId.containsKey(own)) {
-          added.add(new StoredEvidence.New(own, ++number, json.writeValueAsString(item)));
-        }
+      Optional<UUID> id = merge.idIfNew(line, item);
+      if (id.isPresent()) {
+        added.add(new StoredEvidence.New(id.get(), ++number, json.writeValueAsString(item)));
       }
     }
     bound(held.size() + added.size());
@@ -132,26 +106,6 @@ public class EvidenceLog {
       }
       jobs.evidenceChanged(jobId);
     }
-  }
-
-  /** What a line says, and when it was taken, as far as it says so. */
-  private record Said(EvidenceItem item, Instant at) {
-
-    boolean meant(EvidenceItem other, OffsetDateTime takenAt) {
-      return at.equals(Instant.MIN)
-          ? said(other, null).item.equals(item)
-          : said(other, takenAt).equals(this);
-    }
-  }
-
-  private static Said said(EvidenceItem item, @Nullable OffsetDateTime takenAt) {
-    OffsetDateTime when = item.at() == null ? takenAt : item.at();
-    return new Said(item.untimed(), when == null ? Instant.MIN : when.toInstant());
-  }
-
-  private static UUID idOf(UUID jobId, Said said, int occurrence) {
-    return UUID.nameUUIDFromBytes(
-        "%s %d %s".formatted(jobId, occurrence, said).getBytes(StandardCharsets.UTF_8));
   }
 
   private static EvidenceItem checked(Sheet sheet, Meters known, EvidenceCsv.Line line) {

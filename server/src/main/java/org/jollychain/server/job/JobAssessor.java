@@ -12,7 +12,6 @@ import org.jollychain.core.network.Meters;
 import org.jollychain.core.plan.Forecast;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.plan.RouteCard;
-import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.server.assess.AssessService;
 import org.jollychain.server.assess.AssessmentPool;
@@ -145,7 +144,7 @@ public class JobAssessor {
     return new JobView(
         taken.job,
         engine.sheet().title(),
-        complaint.map(engine.sheet().complaints()::get).map(Complaint::title).orElse(""),
+        taken.job.complaintTitle(),
         taken.entries,
         taken.policy,
         weighed.opinion.assessment(),

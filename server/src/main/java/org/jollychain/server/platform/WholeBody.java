@@ -17,7 +17,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.EnumSet;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
@@ -80,10 +79,7 @@ class WholeBody {
   /** What follows on the connection is not read, so it ends. */
   private static void refuse(HttpServletResponse response, HttpStatus status, String why)
       throws IOException {
-    byte[] problem =
-        "{\"type\":\"about:blank\",\"title\":\"%s\",\"status\":%d,\"detail\":\"%s\"}"
-            .formatted(status.getReasonPhrase(), status.value(), why)
-            .getBytes(StandardCharsets.UTF_8);
+    byte[] problem = PlainProblem.json(status.value(), why);
     response.setStatus(status.value());
     response.setHeader(HttpHeaders.CONNECTION, "close");
     response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
