@@ -14,6 +14,7 @@ import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.network.CheckedSheet;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Meters;
+import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.InvalidSheetException;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.meter.ShopMeter;
@@ -57,6 +58,18 @@ public class AssessService {
     return engines.get(text);
   }
 
+  /** Learns ahead what the first assessment and plan by a sheet need. */
+  public void learn(String text) {
+    Engine engine = engine(text);
+    Diagnosis.Opinion opinion = engine.opinion(List.of(), Optional.empty());
+    engine.plan(opinion, List.of(), Optional.empty(), Policy.usual(true));
+  }
+
+  /** Waits until nobody waits for an assessment. */
+  public void awaitIdle() throws InterruptedException {
+    pool.awaitIdle();
+  }
+
   /** The case's own meters, then the shop's. */
   private Meters meters(CaseFile file) {
     Meters shop = meters.all();
@@ -94,8 +107,8 @@ public class AssessService {
       }
     }
     Optional<String> complaint = Optional.ofNullable(file.complaint());
-    Diagnosis.Opinion opinion = engine.diagnosis().opinion(evidence, complaint);
+    Diagnosis.Opinion opinion = engine.opinion(evidence, complaint);
     return Assessed.of(
-        opinion.assessment(), engine.planner().plan(opinion, evidence, complaint, file.planned()));
+        opinion.assessment(), engine.plan(opinion, evidence, complaint, file.planned()));
   }
 }

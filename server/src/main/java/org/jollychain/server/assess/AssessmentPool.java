@@ -5,13 +5,14 @@ import java.util.ArrayDeque;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Queue;
-import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import org.jollychain.server.platform.BusyException;
+import org.jollychain.server.platform.ClientConnections;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
@@ -26,18 +27,22 @@ public class AssessmentPool {
   static final int MOST_WAITING = 80;
   private static final long LONGEST_WAIT_MILLIS = 8_000;
   private static final long LONGEST_WORK_MILLIS = 12_000;
+  private static final long LOOK_EACH_MILLIS = 250;
 
   private final Map<Object, Queue<Task<?>>> lines = new LinkedHashMap<>();
+  private final ClientConnections clients;
   private final Thread[] workers;
   private int waiting;
+  private int working;
   private boolean closed;
 
   @Autowired
-  AssessmentPool() {
-    this(Runtime.getRuntime().availableProcessors());
+  AssessmentPool(ClientConnections clients) {
+    this(clients, Runtime.getRuntime().availableProcessors());
   }
 
-  AssessmentPool(int atATime) {
+  AssessmentPool(ClientConnections clients, int atATime) {
+    this.clients = clients;
     workers = new Thread[atATime];
     for (int i = 0; i < workers.length; i++) {
       workers[i] = new Thread(this::work, "assessment-" + i);
@@ -47,7 +52,7 @@ public class AssessmentPool {
   }
 
   private static final class Task<T> extends FutureTask<T> {
-    private boolean begun;
+    private volatile long begunAt;
 
     Task(Supplier<T> work) {
       super(work::get);
@@ -55,55 +60,57 @@ public class AssessmentPool {
 
     @Override
     public void run() {
-      synchronized (this) {
-        begun = true;
-        notifyAll();
-      }
+      begunAt = System.nanoTime();
       super.run();
     }
 
-    /** Whether it has begun, at the latest after so long. */
-    synchronized boolean begins(long withinMillis) throws InterruptedException {
-      long end = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(withinMillis);
-      long left = withinMillis;
-      while (!begun && left > 0) {
-        wait(left);
-        left = TimeUnit.NANOSECONDS.toMillis(end - System.nanoTime());
-      }
-      return begun;
+    boolean hasBegun() {
+      return begunAt != 0;
+    }
+
+    boolean worksLongerThan(long millis) {
+      return hasBegun() && System.nanoTime() - begunAt > TimeUnit.MILLISECONDS.toNanos(millis);
     }
   }
 
   /**
-   * Does some work and waits for it.
+   * Does some work and waits for it, as long as whoever sent the request waits for its answer.
    *
    * @param line whose it is; the lines take turns
    * @throws BusyException when there is no room for it, or it took too long
    */
   public <T> T run(Object line, Supplier<T> work) {
+    BooleanSupplier gone = clients.gone();
     Task<T> task = new Task<>(work);
     enqueue(line, task);
+    long end = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(LONGEST_WAIT_MILLIS);
     try {
-      if (!task.begins(LONGEST_WAIT_MILLIS) && withdraw(line, task)) {
-        throw busy();
+      while (true) {
+        try {
+          return task.get(LOOK_EACH_MILLIS, TimeUnit.MILLISECONDS);
+        } catch (TimeoutException e) {
+          boolean abandoned = gone.getAsBoolean();
+          boolean late = !task.hasBegun() && System.nanoTime() > end;
+          if ((abandoned || late) && withdraw(line, task) || abandoned) {
+            throw busy();
+          }
+          if (task.worksLongerThan(LONGEST_WORK_MILLIS)) {
+            throw new BusyException(
+                "To assess this took more than %d s and was given up; what was sent is stored."
+                    .formatted(LONGEST_WORK_MILLIS / 1000));
+          }
+        }
       }
-      return task.get(LONGEST_WORK_MILLIS, TimeUnit.MILLISECONDS);
-    } catch (TimeoutException e) {
-      task.cancel(true);
-      throw new BusyException(
-          "To assess this took more than %d s and was given up; what was sent is stored."
-              .formatted(LONGEST_WORK_MILLIS / 1000));
     } catch (InterruptedException e) {
-      task.cancel(true);
       Thread.currentThread().interrupt();
-      throw busy();
-    } catch (CancellationException e) {
       throw busy();
     } catch (ExecutionException e) {
       if (e.getCause() instanceof RuntimeException known) {
         throw known;
       }
       throw new IllegalStateException(e.getCause());
+    } finally {
+      task.cancel(true);
     }
   }
 
@@ -130,6 +137,7 @@ public class AssessmentPool {
       if (queue.isEmpty()) {
         lines.remove(line);
       }
+      notifyAll();
     }
     return waited;
   }
@@ -138,9 +146,22 @@ public class AssessmentPool {
     return waiting;
   }
 
+  /** Waits until nothing waits or is worked on. */
+  synchronized void awaitIdle() throws InterruptedException {
+    while (waiting + working > 0) {
+      wait();
+    }
+  }
+
+  private synchronized void ended() {
+    working--;
+    notifyAll();
+  }
+
   private void work() {
     for (Task<?> task = next(); task != null; task = next()) {
       task.run();
+      ended();
       // whoever gave it up may have said so just after it ended
       Thread.interrupted();
     }
@@ -165,6 +186,7 @@ public class AssessmentPool {
       lines.put(first.getKey(), first.getValue());
     }
     waiting--;
+    working++;
     return task;
   }
 

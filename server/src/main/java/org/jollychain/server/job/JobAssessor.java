@@ -119,7 +119,7 @@ public class JobAssessor {
         () -> {
           Engine engine = assess.engine(taken.text);
           List<Evidence> standing = taken.standing(engine);
-          Diagnosis.Opinion opinion = engine.diagnosis().opinion(standing, taken.complaint());
+          Diagnosis.Opinion opinion = engine.opinion(standing, taken.complaint());
           return work.apply(new Weighed(engine, standing, opinion));
         });
   }
@@ -148,7 +148,7 @@ public class JobAssessor {
         taken.entries,
         taken.policy,
         weighed.opinion.assessment(),
-        engine.planner().plan(weighed.opinion, weighed.standing, complaint, taken.planned()));
+        engine.plan(weighed.opinion, weighed.standing, complaint, taken.planned()));
   }
 
   /** For lists. It follows from the evidence, so nothing is lost where it cannot be kept. */

@@ -62,6 +62,9 @@ interface JobMapper {
   /** Open jobs whose leading suspect is not that of their evidence. */
   List<Job> withoutLeading(int most);
 
+  /** The open jobs, the latest first. */
+  List<UUID> open(int most);
+
   int strikeEvidence(
       @Param("id") UUID id, @Param("why") String why, @Param("struckAt") OffsetDateTime struckAt);
 }

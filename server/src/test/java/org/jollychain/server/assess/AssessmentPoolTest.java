@@ -2,6 +2,8 @@ package org.jollychain.server.assess;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
 
 import java.util.ArrayList;
 import java.util.Collections;
@@ -11,15 +13,26 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
+import org.jollychain.core.quantity.Work;
 import org.jollychain.server.platform.BusyException;
+import org.jollychain.server.platform.ClientConnections;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 class AssessmentPoolTest {
 
-  private final AssessmentPool pool = new AssessmentPool(1);
+  private final AtomicBoolean gone = new AtomicBoolean();
+  private final ClientConnections clients = mock();
+  private final AssessmentPool pool = new AssessmentPool(clients, 1);
   private final ExecutorService callers = Executors.newCachedThreadPool();
   private final CountDownLatch held = new CountDownLatch(1);
+
+  @BeforeEach
+  void everybodyWaits() {
+    when(clients.gone()).thenReturn(gone::get);
+  }
 
   @AfterEach
   void end() {
@@ -98,5 +111,44 @@ class AssessmentPoolTest {
         .isInstanceOf(IllegalArgumentException.class)
         .hasMessage("no sheet");
     assertThat(pool.run("job", () -> "next")).isEqualTo("next");
+  }
+
+  @Test
+  void work_for_a_client_that_is_gone_ends() throws Exception {
+    CountDownLatch begun = new CountDownLatch(1);
+    CountDownLatch ended = new CountDownLatch(1);
+    Future<?> works =
+        callers.submit(
+            () ->
+                pool.run(
+                    "works",
+                    () -> {
+                      begun.countDown();
+                      try {
+                        while (true) {
+                          Work.check();
+                        }
+                      } finally {
+                        ended.countDown();
+                      }
+                    }));
+    begun.await();
+    gone.set(true);
+    assertThat(ended.await(2, TimeUnit.SECONDS)).isTrue();
+    assertThatThrownBy(() -> works.get(2, TimeUnit.SECONDS))
+        .hasCauseInstanceOf(BusyException.class);
+    pool.awaitIdle();
+    gone.set(false);
+    assertThat(pool.run("next", () -> "next")).isEqualTo("next");
+  }
+
+  @Test
+  void nothing_waits_for_a_client_that_is_gone() throws Exception {
+    hold();
+    when(clients.gone()).thenReturn(() -> true);
+    Future<?> waits = callers.submit(() -> pool.run("waits", () -> ""));
+    assertThatThrownBy(() -> waits.get(2, TimeUnit.SECONDS))
+        .hasCauseInstanceOf(BusyException.class);
+    assertThat(pool.waiting()).isZero();
   }
 }
