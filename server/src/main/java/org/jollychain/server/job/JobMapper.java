@@ -62,8 +62,8 @@ interface JobMapper {
   /** Open jobs whose leading suspect is not that of their evidence. */
   List<Job> withoutLeading(int most);
 
-  /** The open jobs, the latest first. */
-  List<UUID> open(int most);
+  /** The latest open job on each sheet. */
+  List<UUID> openOnEachSheet(int most);
 
   int strikeEvidence(
       @Param("id") UUID id, @Param("why") String why, @Param("struckAt") OffsetDateTime struckAt);

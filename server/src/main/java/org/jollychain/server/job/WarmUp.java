@@ -17,9 +17,9 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Views the open jobs and gets to know the other sheets, so that the first to ask has not to wait.
- * A start waits for that some seconds, as nobody can work yet; what is left is done in the
- * background, standing back whenever anybody waits for an assessment.
+ * Views an open job on each sheet and gets to know the other sheets, so that the first to ask has
+ * not to wait. A start waits for that some seconds, as nobody can work yet; what is left is done in
+ * the background, standing back whenever anybody waits for an assessment.
  */
 @Component
 @Order
@@ -29,9 +29,9 @@ class WarmUp implements ApplicationRunner {
   private static final Logger LOG = LoggerFactory.getLogger(WarmUp.class);
 
   /** So long after its process began a start waits no more: it is to be ready within 15 s. */
-  private static final Duration READY_AFTER = Duration.ofSeconds(11);
+  private static final Duration READY_AFTER = Duration.ofSeconds(12);
 
-  private static final int MOST_JOBS = 30;
+  private static final int MOST_SHEETS = 30;
 
   private final JobMapper jobs;
   private final JobAssessor assessor;
@@ -68,7 +68,8 @@ class WarmUp implements ApplicationRunner {
   private Queue<Runnable> tasks() {
     Queue<Runnable> tasks = new ArrayDeque<>();
     // written too: what makes JSON of a view is as cold as the rest
-    jobs.open(MOST_JOBS).forEach(id -> tasks.add(() -> json.writeValueAsString(assessor.view(id))));
+    jobs.openOnEachSheet(MOST_SHEETS)
+        .forEach(id -> tasks.add(() -> json.writeValueAsString(assessor.view(id))));
     sheets
         .latest()
         .forEach(sheet -> tasks.add(() -> assess.learn(sheets.newest(sheet.key()).text())));
