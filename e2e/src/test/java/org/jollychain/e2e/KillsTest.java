@@ -88,7 +88,8 @@ class KillsTest {
       }
       writers.shutdown();
       System.out.printf(
-          "kills: %d, acknowledged readings: %d, lost: 0, doubled: 0%n", KILLS, acknowledged);
+          "| %d kills with %d writers | %d readings acknowledged, 0 lost, 0 doubled |%n",
+          KILLS, WRITERS, acknowledged);
       assertThat(acknowledged).isGreaterThan(KILLS);
     } catch (Exception e) {
       System.out.println(

@@ -140,8 +140,13 @@ class MalformedRequestsTest {
       slowest = operation.isLong() ? slowest : Math.max(slowest, seconds);
       answers.merge(status, 1, Integer::sum);
     }
-    System.out.printf("malformed requests: answers %s, slowest %.2f s%n", answers, slowest);
     everythingIsWhole();
+    System.out.printf(
+        Locale.ROOT,
+        "| %d malformed requests | no 5xx, answers %s, slowest %.2f s, nothing half saved |%n",
+        REQUESTS,
+        answers,
+        slowest);
   }
 
   private static String shown(byte[] request) {
