@@ -18,7 +18,8 @@ import org.springframework.web.context.request.ServletRequestAttributes;
  * Tells whether whoever sent the current request still waits for its answer. A servlet container
  * finds that out only when it writes; the kernel knows at once: a connection the other side has
  * closed stands in its table as CLOSE-WAIT, one that was reset is not in it any more (proc(5),
- * {@code /proc/net/tcp}). Where there is no such table everybody is taken to wait.
+ * {@code /proc/net/tcp}). Where there is no such table, or nobody listens at the request's port,
+ * everybody is taken to wait.
  */
 @Component
 public class ClientConnections {
@@ -27,6 +28,7 @@ public class ClientConnections {
       List.of(Path.of("/proc/self/net/tcp"), Path.of("/proc/self/net/tcp6"));
 
   private static final String ESTABLISHED = "01";
+  private static final String LISTEN = "0A";
   private static final long FRESH_NANOS = TimeUnit.MILLISECONDS.toNanos(250);
 
   /** Columns of a line of the table. */
@@ -37,7 +39,9 @@ public class ClientConnections {
 
   private record Ends(int local, int remote) {}
 
-  private Set<Ends> open = Set.of();
+  private record Table(Set<Ends> open, Set<Integer> listening) {}
+
+  private Table table = new Table(Set.of(), Set.of());
   private long readAt = System.nanoTime() - FRESH_NANOS;
 
   /** Whether the sender of the request that this thread answers has gone, asked whenever wanted. */
@@ -47,26 +51,34 @@ public class ClientConnections {
       return () -> false;
     }
     Ends ends = new Ends(current.getRequest().getLocalPort(), current.getRequest().getRemotePort());
-    return () -> !open().contains(ends);
+    return () -> {
+      Table now = table();
+      return now.listening.contains(ends.local) && !now.open.contains(ends);
+    };
   }
 
-  private synchronized Set<Ends> open() {
+  private synchronized Table table() {
     if (System.nanoTime() - readAt >= FRESH_NANOS) {
-      Set<Ends> found = new HashSet<>();
-      for (Path table : TABLES) {
-        try (Stream<String> lines = Files.lines(table)) {
-          lines
-              .map(line -> line.strip().split("\\s+"))
-              .filter(columns -> columns[STATE].equals(ESTABLISHED))
-              .forEach(columns -> found.add(new Ends(port(columns[LOCAL]), port(columns[REMOTE]))));
+      Table read = new Table(new HashSet<>(), new HashSet<>());
+      for (Path file : TABLES) {
+        try (Stream<String> lines = Files.lines(file)) {
+          lines.map(line -> line.strip().split("\\s+")).forEach(columns -> add(read, columns));
         } catch (IOException e) {
           throw new UncheckedIOException(e);
         }
       }
-      open = found;
+      table = read;
       readAt = System.nanoTime();
     }
-    return open;
+    return table;
+  }
+
+  private static void add(Table table, String[] columns) {
+    if (columns[STATE].equals(ESTABLISHED)) {
+      table.open.add(new Ends(port(columns[LOCAL]), port(columns[REMOTE])));
+    } else if (columns[STATE].equals(LISTEN)) {
+      table.listening.add(port(columns[LOCAL]));
+    }
   }
 
   private static int port(String address) {
