@@ -8,7 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
-import org.jollychain.core.network.CheckedSheet;
+import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.sheet.Sheet;
 
 /** Sheets for tests. */
@@ -57,7 +57,7 @@ public final class Sheets {
   private Sheets() {}
 
   public static Sheet heater() {
-    return CheckedSheet.read(HEATER);
+    return SheetValidator.read(HEATER);
   }
 
   public static Sheet dryer() {
@@ -79,7 +79,7 @@ public final class Sheets {
   }
 
   public static Sheet shipped(String key) {
-    return CheckedSheet.read(text("/sheets/" + key + ".yaml"));
+    return SheetValidator.read(text("/sheets/" + key + ".yaml"));
   }
 
   public static String text(String resource) {

@@ -14,12 +14,12 @@ import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.plan.DecisionTree;
 import org.jollychain.core.plan.Forecast;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Planner;
 import org.jollychain.core.plan.Policy;
-import org.jollychain.core.plan.RouteCard;
 import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
@@ -64,7 +64,7 @@ public class AssessmentBenchmark {
             "bake-wire", FaultMode.OPEN, List.of(Change.open("bake-wire")), Fault.Presence.ALWAYS);
     SimulatedUnit unit = new SimulatedUnit(sheet, List.of(open), 1);
     VirtualMeter meter = new VirtualMeter(Meter.GENERAL, 2);
-    Chain chain = new SoundUnit(sheet).chains().keySet().iterator().next();
+    Chain chain = new UnitModel(sheet).chains().keySet().iterator().next();
     List<Probe> probes = new ArrayList<>();
     for (String[] pair : new String[][] {{"L1", "L2"}, {"L1", "N"}, {"L2", "N"}}) {
       probes.add(Probe.between(MeterFunction.VOLTS_AC, pair[0], pair[1], "bake-call"));
@@ -97,7 +97,7 @@ public class AssessmentBenchmark {
 
   /** A route card of six questions, one after another. */
   @Benchmark
-  public RouteCard routeCard() {
+  public DecisionTree routeCard() {
     return planner.route(openQuestion, List.of(), Policy.usual(true), 6);
   }
 

@@ -25,7 +25,7 @@ import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
@@ -39,7 +39,7 @@ import org.jollychain.core.simulation.VirtualMeter;
  * How often the diagnosis is right: {@code ./jolly study}. Units are drawn with one hidden fault,
  * the part evenly, its mode by the base rates, its severity evenly by decade; every parameter
  * within its spread, a meter within its specification, 2 % slips of the hand. The truth is solved
- * as it is, not by the lines the diagnosis reckons with.
+ * as it is, not by the lines the diagnosis uses.
  */
 public final class FaultStudy {
 
@@ -49,7 +49,7 @@ public final class FaultStudy {
 
   private final Run run;
   private final Sheet sheet;
-  private final SoundUnit nominal;
+  private final UnitModel nominal;
   private final Diagnosis diagnosis;
   private final List<Hypothesis> singles;
   private final List<Hypothesis> doubles;
@@ -73,7 +73,7 @@ public final class FaultStudy {
   private FaultStudy(String key, Run run) {
     this.run = run;
     this.sheet = Sheets.read(key);
-    this.nominal = new SoundUnit(sheet);
+    this.nominal = new UnitModel(sheet);
     this.diagnosis = new Diagnosis(run == Run.WITH_WRONG_RATES ? withWrongRates(sheet) : sheet);
     List<Hypothesis> all = new Hypotheses(nominal).all(Optional.empty());
     this.singles =

@@ -14,14 +14,14 @@ import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.plan.CandidateTests;
 import org.jollychain.core.plan.Method;
 import org.jollychain.core.plan.Order;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Planner;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.plan.Proposal;
-import org.jollychain.core.plan.Questions;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.simulation.Interview;
@@ -40,18 +40,18 @@ public final class PlanStudy {
   private static final int MOST_QUESTIONS = 60;
 
   private final Sheet sheet;
-  private final SoundUnit nominal;
+  private final UnitModel nominal;
   private final Planner planner;
   private final Diagnosis diagnosis;
-  private final Questions questions;
+  private final CandidateTests questions;
   private final Method method;
 
   private PlanStudy(String key, Method method) {
     this.sheet = Sheets.read(key);
-    this.nominal = new SoundUnit(sheet);
+    this.nominal = new UnitModel(sheet);
     this.diagnosis = new Diagnosis(sheet);
     this.planner = new Planner(diagnosis);
-    this.questions = new Questions(nominal);
+    this.questions = new CandidateTests(nominal);
     this.method = method;
   }
 

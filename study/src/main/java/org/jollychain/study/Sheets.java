@@ -5,7 +5,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.jollychain.core.network.CheckedSheet;
+import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.sheet.Sheet;
 
 /** The shipped sheets. */
@@ -33,7 +33,7 @@ final class Sheets {
 
   static Sheet read(String key) {
     try (InputStream in = Sheet.class.getResourceAsStream("/sheets/" + key + ".yaml")) {
-      return CheckedSheet.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+      return SheetValidator.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -9,11 +9,11 @@ import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.network.Change;
-import org.jollychain.core.network.CheckedSheet;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.SheetValidator;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.plan.Planner;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.Sheet;
@@ -46,7 +46,7 @@ public final class SizeStudy {
   private static void measure(boolean ladder, int parts) {
     String text = ladder ? ladder(parts) : chain(parts);
     long start = System.nanoTime();
-    SoundUnit unit = CheckedSheet.unit(text);
+    UnitModel unit = SheetValidator.unit(text);
     long read = System.nanoTime();
     Diagnosis diagnosis = new Diagnosis(unit);
     Planner planner = new Planner(diagnosis);

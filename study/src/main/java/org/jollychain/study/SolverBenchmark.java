@@ -5,13 +5,13 @@ import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.network.Change;
-import org.jollychain.core.network.Draw;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Network;
+import org.jollychain.core.network.ParameterSample;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Sensitivities;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -46,10 +46,10 @@ public class SolverBenchmark {
   public void prepare() {
     sheet = Sheets.read("range-240");
     situation = sheet.situation("bake-call");
-    network = Network.of(sheet, situation, Draw.NOMINAL);
+    network = Network.of(sheet, situation, ParameterSample.NOMINAL);
     sensitivities = Sensitivities.of(sheet, situation);
     faults =
-        new Hypotheses(new SoundUnit(sheet))
+        new Hypotheses(new UnitModel(sheet))
             .all(Optional.empty()).stream()
                 .filter(h -> h.faults().size() == 1)
                 .map(h -> h.changesIn(situation))
@@ -82,7 +82,7 @@ public class SolverBenchmark {
   /** One of them by assembling and factoring the circuit anew. */
   @Benchmark
   public double oneFaultByFactoring() {
-    Network anew = Network.of(sheet, situation, Draw.NOMINAL);
+    Network anew = Network.of(sheet, situation, ParameterSample.NOMINAL);
     return Meter.GENERAL.read(anew.solve(List.of(Change.open("bake-relay"))), probe);
   }
 

@@ -24,10 +24,10 @@ import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
-import org.jollychain.core.network.Draw;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Network;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.ParameterSample;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
@@ -58,25 +58,25 @@ public final class Diagnosis {
   private static final double LIVE_VOLTS = 2;
 
   private final Sheet sheet;
-  private final Expectations expectations;
-  private volatile Optional<Expectations> onSoftSupply = Optional.empty();
+  private final MeasurementModel measurements;
+  private volatile Optional<MeasurementModel> onSoftSupply = Optional.empty();
   private final Hypotheses hypotheses;
-  private final Map<String, List<Expectations.AlsoBad>> alsoBad;
-  private final Map<Optional<String>, Prior> priors = new ConcurrentHashMap<>();
-  private final SoundUnit unit;
+  private final Map<String, List<MeasurementModel.Counterfactual>> alsoBad;
+  private final Map<Optional<String>, HypothesisSpace> priors = new ConcurrentHashMap<>();
+  private final UnitModel unit;
 
   public Diagnosis(Sheet sheet) {
-    this(new SoundUnit(sheet));
+    this(new UnitModel(sheet));
   }
 
   /**
    * @param unit the nominal one
    */
-  public Diagnosis(SoundUnit unit) {
+  public Diagnosis(UnitModel unit) {
     this.sheet = unit.sheet();
     this.unit = unit;
     this.hypotheses = new Hypotheses(unit);
-    this.expectations = new Expectations(unit, hypotheses.all(Optional.empty()));
+    this.measurements = new MeasurementModel(unit, hypotheses.all(Optional.empty()));
     this.alsoBad = Verdicts.alsoBad(sheet, hypotheses);
   }
 
@@ -101,40 +101,40 @@ public final class Diagnosis {
   public record Opinion(Assessment assessment, List<Belief> beliefs) {}
 
   /**
-   * As {@link #assess}, for whoever goes on reckoning with it.
+   * As {@link #assess}, for whoever goes on using it.
    *
    * @throws EvidenceException when the complaint is not one of the sheet's
    */
   public Opinion opinion(List<? extends Evidence> evidence, Optional<String> complaint) {
     List<Flag> flags = new ArrayList<>();
     List<Evidence> usable = usable(evidence, flags);
-    Weighing weighing = weigh(usable, complaint);
-    Verdicts verdicts = new Verdicts(sheet, expectations, alsoBad, weighing);
+    Posterior posterior = weigh(usable, complaint);
+    Verdicts verdicts = new Verdicts(sheet, measurements, alsoBad, posterior);
     List<PartAssessment> parts = verdicts.all();
-    flags.addAll(new Warnings(unit, weighing, verdicts).all(parts));
+    flags.addAll(new Warnings(unit, posterior, verdicts).all(parts));
     boolean misfit = flags.stream().anyMatch(f -> f.kind() == Flag.Kind.MISFIT);
-    Staircases staircases = new Staircases(unit, weighing);
+    Staircases staircases = new Staircases(unit, posterior);
     List<Staircase> paths = new ArrayList<>();
     unit.chains().forEach((chain, situation) -> paths.add(staircases.of(chain, situation)));
     Optional<Account> account =
         unit.chains().entrySet().stream()
             .flatMap(e -> staircases.account(e.getKey(), e.getValue()).stream())
             .findFirst();
-    double unexplained = weighing.probability(h -> h.kind() == Hypothesis.Kind.NOT_ON_SHEET);
+    double unexplained = posterior.probability(h -> h.kind() == Hypothesis.Kind.NOT_ON_SHEET);
     Assessment assessment =
         new Assessment(
             parts,
-            new SupplyJudgement(expectations, weighing).judge(),
-            new Suspicion(expectations, weighing, verdicts).leading(misfit),
+            new SupplyJudgement(measurements, posterior).judge(),
+            new LeadingSuspect(measurements, posterior, verdicts).leading(misfit),
             paths,
             account,
             List.copyOf(flags),
             evidence.stream()
                 .sorted(Comparator.comparing(Diagnosis::canonical))
-                .map(e -> judged(e, weighing))
+                .map(e -> judged(e, posterior))
                 .toList(),
             unexplained);
-    return new Opinion(assessment, beliefs(weighing));
+    return new Opinion(assessment, beliefs(posterior));
   }
 
   /**
@@ -148,8 +148,8 @@ public final class Diagnosis {
     return beliefs(weigh(usable(evidence, new ArrayList<>()), complaint));
   }
 
-  private static List<Belief> beliefs(Weighing weighing) {
-    return weighing.all().stream()
+  private static List<Belief> beliefs(Posterior posterior) {
+    return posterior.all().stream()
         .filter(w -> w.probability() > 0)
         .map(w -> new Belief(w.hypothesis(), w.index(), w.probability()))
         .toList();
@@ -163,12 +163,12 @@ public final class Diagnosis {
   public record Belief(Hypothesis hypothesis, int index, double probability) {}
 
   /** What may come of each of these questions. */
-  public Map<Question, Outlook> outlooks(Collection<? extends Question> questions) {
+  public Map<Question, OutcomeModel> outcomeModels(Collection<? extends Question> questions) {
     List<Hypothesis> all = prior(Optional.empty()).all();
-    return new Outlooks(expectations, new Sightings(unit), all).learn(questions);
+    return new OutcomeModels(measurements, new ObservationModel(unit), all).learn(questions);
   }
 
-  public SoundUnit unit() {
+  public UnitModel unit() {
     return unit;
   }
 
@@ -177,21 +177,21 @@ public final class Diagnosis {
    * weighed with lines that are true of a soft one: what a load draws from it is far from straight
    * in its impedance. What explains them better holds.
    */
-  private Weighing weigh(List<Evidence> usable, Optional<String> complaint) {
-    Weighing usual = weigh(expectations, usable, complaint);
+  private Posterior weigh(List<Evidence> usable, Optional<String> complaint) {
+    Posterior usual = weigh(measurements, usable, complaint);
     boolean passing = usual.believable().get(0).otherwise().isPresent();
     boolean fits = usual.softness() < SOFT && usual.unexplained().size() < MISFITS && !passing;
     if (fits || usable.size() > MANY) {
       return usual;
     }
-    Weighing soft = weigh(onSoftSupply(), usable, complaint);
+    Posterior soft = weigh(onSoftSupply(), usable, complaint);
     return soft.logEvidence() > usual.logEvidence() ? soft : usual;
   }
 
-  private Expectations onSoftSupply() {
+  private MeasurementModel onSoftSupply() {
     if (onSoftSupply.isEmpty()) {
-      Draw soft = name -> name.equals(Network.SOURCE_OHMS) ? SO_SOFT : 0;
-      onSoftSupply = Optional.of(new Expectations(sheet, soft, expectations.hypotheses()));
+      ParameterSample soft = name -> name.equals(Network.SOURCE_OHMS) ? SO_SOFT : 0;
+      onSoftSupply = Optional.of(new MeasurementModel(sheet, soft, measurements.hypotheses()));
     }
     return onSoftSupply.get();
   }
@@ -201,32 +201,32 @@ public final class Diagnosis {
    * leader leaves several readings unexplained, the evidence is weighed once more with these at the
    * head, as long as that explains it better.
    */
-  private Weighing weigh(
-      Expectations expectations, List<Evidence> usable, Optional<String> complaint) {
-    Weighing weighing = new Weighing(sheet, expectations, usable, prior(complaint));
+  private Posterior weigh(
+      MeasurementModel measurements, List<Evidence> usable, Optional<String> complaint) {
+    Posterior posterior = new Posterior(sheet, measurements, usable, prior(complaint));
     int looks = usable.size() > MANY ? 0 : MOST_LOOKS;
     for (int again = 0; again < looks; again++) {
-      Set<Evidence> unexplained = new LinkedHashSet<>(weighing.unexplained());
+      Set<Evidence> unexplained = new LinkedHashSet<>(posterior.unexplained());
       if (unexplained.size() < MISFITS) {
-        return weighing;
+        return posterior;
       }
       List<Evidence> order = new ArrayList<>(unexplained);
-      weighing.evidence().stream().filter(e -> !unexplained.contains(e)).forEach(order::add);
-      Weighing other = new Weighing(sheet, expectations, order, prior(complaint));
-      if (other.logEvidence() <= weighing.logEvidence()) {
-        return weighing;
+      posterior.evidence().stream().filter(e -> !unexplained.contains(e)).forEach(order::add);
+      Posterior other = new Posterior(sheet, measurements, order, prior(complaint));
+      if (other.logEvidence() <= posterior.logEvidence()) {
+        return posterior;
       }
-      weighing = other;
+      posterior = other;
     }
-    return weighing;
+    return posterior;
   }
 
-  private Prior prior(Optional<String> complaint) {
+  private HypothesisSpace prior(Optional<String> complaint) {
     return priors.computeIfAbsent(
-        complaint, c -> new Prior(hypotheses.all(c.map(this::complaint))));
+        complaint, c -> new HypothesisSpace(hypotheses.all(c.map(this::complaint))));
   }
 
-  private Assessment.Judged judged(Evidence e, Weighing weighing) {
+  private Assessment.Judged judged(Evidence e, Posterior posterior) {
     if (e instanceof Observation o) {
       return new Assessment.Judged(
           o.id(), sheet.part(o.part()).title() + " runs", o.runs().toString(), "", "");
@@ -245,7 +245,7 @@ public final class Diagnosis {
     }
     Reading r = (Reading) e;
     List<Change> leader =
-        weighing.believable().get(0).hypothesis().changesIn(sheet.situation(r.situation()));
+        posterior.believable().get(0).hypothesis().changesIn(sheet.situation(r.situation()));
     return new Assessment.Judged(
         r.id(),
         Wording.place(sheet, r.probe()),
@@ -264,7 +264,7 @@ public final class Diagnosis {
     if (r.probe().eitherWay(sheet)) {
       return "either";
     }
-    return Wording.expected(r.meter(), function, expectations.line(changes, r).mean());
+    return Wording.expected(r.meter(), function, measurements.line(changes, r).mean());
   }
 
   private Complaint complaint(String id) {

@@ -11,7 +11,7 @@ import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.FaultSweep;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Situation;
 
 /** The hypotheses in one situation: those that change the same in its circuit are one fault. */
@@ -25,7 +25,7 @@ final class DistinctFaults {
   private final List<List<Change>> changes;
   private final FaultSweep sweep;
 
-  DistinctFaults(SoundUnit unit, Situation situation, List<Hypothesis> hypotheses) {
+  DistinctFaults(UnitModel unit, Situation situation, List<Hypothesis> hypotheses) {
     this(unit, situation, hypotheses, each(hypotheses.size()));
   }
 
@@ -33,12 +33,12 @@ final class DistinctFaults {
    * Fewer faults, for where their number would make the work too much: a few steps of each severity
    * stand for all of them, and of two opens the first.
    */
-  static DistinctFaults coarse(SoundUnit unit, Situation situation, List<Hypothesis> hypotheses) {
+  static DistinctFaults coarse(UnitModel unit, Situation situation, List<Hypothesis> hypotheses) {
     return new DistinctFaults(unit, situation, hypotheses, standIns(hypotheses));
   }
 
   private DistinctFaults(
-      SoundUnit unit, Situation situation, List<Hypothesis> hypotheses, int[] standIn) {
+      UnitModel unit, Situation situation, List<Hypothesis> hypotheses, int[] standIn) {
     Map<List<Change>, Integer> known = new LinkedHashMap<>();
     this.of = new int[hypotheses.size()];
     for (int i = 0; i < of.length; i++) {

@@ -33,7 +33,7 @@ final class Magnitude {
 
   private Magnitude() {}
 
-  static Line line(Prediction p) {
+  static LinearPrediction line(Prediction p) {
     double xx = 0;
     double yy = 0;
     double xy = 0;
@@ -86,7 +86,8 @@ final class Magnitude {
       explained += slopes[i] * slopes[i];
     }
     double square = size * size + xx + yy;
-    return new Line(mean, slopes, Math.max(0, square - mean * mean - explained), p.floating());
+    return new LinearPrediction(
+        mean, slopes, Math.max(0, square - mean * mean - explained), p.floating());
   }
 
   /** Nodes from -n to n-1, negative ones first. */

@@ -19,7 +19,7 @@ import org.jollychain.core.network.Probe;
  */
 record Signature(int exponent, long re, long im, int ghost, int uncertain) {
 
-  /** Steps in what {@link Track#alike} takes for one. */
+  /** Steps in what {@link ReadingLikelihood#alike} takes for one. */
   private static final double STEPS = 8;
 
   private static final int GHOST_STEPS = 200;
@@ -38,7 +38,7 @@ record Signature(int exponent, long re, long im, int ghost, int uncertain) {
     Accuracy accuracy = meter.accuracy(function);
     double size = Math.max(Math.hypot(re, im), accuracy.finest());
     int exponent = Math.getExponent(size);
-    double step = Track.near(accuracy, Math.scalb(1.0, exponent)) / STEPS;
+    double step = ReadingLikelihood.near(accuracy, Math.scalb(1.0, exponent)) / STEPS;
     return new Signature(
         exponent,
         Math.round(re / step),

@@ -18,7 +18,7 @@ import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Uncertain;
 import org.jollychain.core.sheet.Chain;
@@ -37,13 +37,13 @@ final class Staircases {
   private static final int MOST_MIXED = 16;
 
   private final Sheet sheet;
-  private final SoundUnit unit;
-  private final Weighing weighing;
+  private final UnitModel unit;
+  private final Posterior posterior;
 
-  Staircases(SoundUnit unit, Weighing weighing) {
+  Staircases(UnitModel unit, Posterior posterior) {
     this.unit = unit;
     this.sheet = unit.sheet();
-    this.weighing = weighing;
+    this.posterior = posterior;
   }
 
   Staircase of(Chain chain, Situation situation) {
@@ -163,12 +163,12 @@ final class Staircases {
   /** The last volts read between two points in a situation, either way round. */
   private Optional<Uncertain> drop(String a, String b, Situation situation) {
     Optional<Uncertain> last = Optional.empty();
-    for (Evidence e : weighing.evidence()) {
+    for (Evidence e : posterior.evidence()) {
       if (e instanceof Reading r
           && r.shown() instanceof Shown.Figure figure
           && r.situation().equals(situation.id())
           && r.probe().function().dimension() == Dimension.VOLTS
-          && weighing.explained(weighing.leader(), r) == Track.Explained.AS_READ) {
+          && posterior.explained(posterior.leader(), r) == ReadingLikelihood.Explained.AS_READ) {
         boolean same = r.probe().red().equals(a) && r.probe().black().equals(b);
         boolean turned = r.probe().red().equals(b) && r.probe().black().equals(a);
         if (same || turned) {
@@ -194,9 +194,9 @@ final class Staircases {
     MeterFunction volts = MeterFunction.voltsOf(sheet.supply());
     Probe probe = Probe.between(volts, point, reference, situation.id());
     List<Component> components = new ArrayList<>();
-    for (Weighing.Weighed w : weighing.believable().stream().limit(MOST_MIXED).toList()) {
-      if (w.probability() > MATTERS * weighing.believable().get(0).probability()) {
-        components.add(new Component(w.probability(), weighing.believed(w, probe)));
+    for (Posterior.Entry w : posterior.believable().stream().limit(MOST_MIXED).toList()) {
+      if (w.probability() > MATTERS * posterior.believable().get(0).probability()) {
+        components.add(new Component(w.probability(), posterior.believed(w, probe)));
       }
     }
     return new Mixture(components);

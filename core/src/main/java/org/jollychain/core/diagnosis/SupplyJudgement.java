@@ -22,19 +22,19 @@ final class SupplyJudgement {
   private static final double CONTRADICTED = 0.02;
 
   private final Sheet sheet;
-  private final Expectations expectations;
-  private final Weighing weighing;
+  private final MeasurementModel measurements;
+  private final Posterior posterior;
 
-  SupplyJudgement(Expectations expectations, Weighing weighing) {
-    this.sheet = expectations.unit().sheet();
-    this.expectations = expectations;
-    this.weighing = weighing;
+  SupplyJudgement(MeasurementModel measurements, Posterior posterior) {
+    this.sheet = measurements.unit().sheet();
+    this.measurements = measurements;
+    this.posterior = posterior;
   }
 
   SupplyAssessment judge() {
-    double fault = weighing.probability(h -> h.supplyFault().isPresent());
+    double fault = posterior.probability(h -> h.supplyFault().isPresent());
     List<Reading> live = new ArrayList<>();
-    for (Evidence e : weighing.evidence()) {
+    for (Evidence e : posterior.evidence()) {
       if (e instanceof Reading r
           && r.probe().function().dimension() == Dimension.VOLTS
           && sheet.supplyPoints().contains(r.probe().red())
@@ -53,11 +53,11 @@ final class SupplyJudgement {
     Optional<SupplyVerdict> blamed =
         fault < BLAMED
             ? Optional.empty()
-            : weighing.all().stream()
+            : posterior.all().stream()
                 .flatMap(w -> w.hypothesis().supplyFault().stream())
                 .findFirst()
                 .flatMap(f -> Kebab.read(SupplyVerdict.class, f.toString()));
-    double ifDead = weighing.ratioIfAlso("supply", dead());
+    double ifDead = posterior.ratioIfAlso("supply", dead());
     SupplyVerdict verdict =
         blamed.orElse(
             !live.isEmpty() && fault < 0.2 && ifDead < CONTRADICTED
@@ -77,17 +77,17 @@ final class SupplyJudgement {
    */
   private double heatShare(Reading live) {
     Probe outer = Probe.of(sheet.supply(), live.situation());
-    double volts = weighing.believed(weighing.believable().get(0), outer).mean();
+    double volts = posterior.believed(posterior.believable().get(0), outer).mean();
     return Math.pow(volts / sheet.supply().volts(), 2);
   }
 
   private String reason(Reading r) {
-    double sound = expectations.line(List.of(), r.probe()).mean();
+    double sound = measurements.line(List.of(), r.probe()).mean();
     return "%s, nominal %s.".formatted(Wording.said(sheet, r), Dimension.VOLTS.format(sound));
   }
 
-  private Expectations.AlsoBad dead() {
+  private MeasurementModel.Counterfactual dead() {
     Change open = Change.open(Supply.conductor(sheet.supply().system().outward()));
-    return new Expectations.AlsoBad(-1, List.of(open));
+    return new MeasurementModel.Counterfactual(-1, List.of(open));
   }
 }

@@ -11,7 +11,7 @@ import java.util.Optional;
 import org.jollychain.core.diagnosis.Assessment.Measured;
 import org.jollychain.core.diagnosis.Assessment.ModeProbability;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
-import org.jollychain.core.diagnosis.Expectations.AlsoBad;
+import org.jollychain.core.diagnosis.MeasurementModel.Counterfactual;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
@@ -57,21 +57,21 @@ final class Verdicts {
   private static final double FLOWING_SHARE = 0.01;
 
   private final Sheet sheet;
-  private final Expectations expectations;
-  private final Map<String, List<AlsoBad>> alsoBad;
-  private final Weighing weighing;
+  private final MeasurementModel measurements;
+  private final Map<String, List<Counterfactual>> alsoBad;
+  private final Posterior posterior;
   private final Map<String, Map<FaultMode, Double>> byPart;
 
   Verdicts(
       Sheet sheet,
-      Expectations expectations,
-      Map<String, List<AlsoBad>> alsoBad,
-      Weighing weighing) {
+      MeasurementModel measurements,
+      Map<String, List<Counterfactual>> alsoBad,
+      Posterior posterior) {
     this.sheet = sheet;
-    this.expectations = expectations;
+    this.measurements = measurements;
     this.alsoBad = alsoBad;
-    this.weighing = weighing;
-    this.byPart = byPart(weighing);
+    this.posterior = posterior;
+    this.byPart = byPart(posterior);
   }
 
   List<PartAssessment> all() {
@@ -122,11 +122,11 @@ final class Verdicts {
         because.add("Not closed: not commanded, or open. Make sure that " + commandsOf(part) + ".");
       }
     } else {
-      List<AlsoBad> worse = alsoBad.get(part.id());
-      double open = weighing.ratioIfAlso(part.id(), worse.get(0));
+      List<Counterfactual> worse = alsoBad.get(part.id());
+      double open = posterior.ratioIfAlso(part.id(), worse.get(0));
       double bad = open > MUCH_LESS_LIKELY ? open : 0;
       for (int i = 1; i < worse.size() && bad <= MUCH_LESS_LIKELY; i++) {
-        bad = Math.max(bad, weighing.ratioIfAlso(part.id(), worse.get(i)));
+        bad = Math.max(bad, posterior.ratioIfAlso(part.id(), worse.get(i)));
       }
       if (probability < DOUBTED && Math.max(open, bad) <= MUCH_LESS_LIKELY) {
         verdict = Verdict.SOUND;
@@ -165,7 +165,7 @@ final class Verdicts {
   /** The readings taken on a part itself, in the order they were taken. */
   List<Reading> readingsOf(Part part) {
     List<Reading> own = new ArrayList<>();
-    for (Evidence e : weighing.evidence()) {
+    for (Evidence e : posterior.evidence()) {
       if (e instanceof Reading r && r.probe().part().filter(part.id()::equals).isPresent()) {
         own.add(r);
       }
@@ -190,9 +190,9 @@ final class Verdicts {
         .toList();
   }
 
-  private static Map<String, Map<FaultMode, Double>> byPart(Weighing weighing) {
+  private static Map<String, Map<FaultMode, Double>> byPart(Posterior posterior) {
     Map<String, Map<FaultMode, Double>> byPart = new HashMap<>();
-    for (Weighing.Weighed w : weighing.all()) {
+    for (Posterior.Entry w : posterior.all()) {
       for (Fault fault : w.hypothesis().faults()) {
         if (w.probability() > 0 && fault instanceof Fault.OfPart p) {
           byPart
@@ -240,7 +240,7 @@ final class Verdicts {
 
   /** Whether what comes and goes at a part is a drop, most likely. */
   private boolean comesAsDrop(String part) {
-    return weighing.all().stream()
+    return posterior.all().stream()
         .flatMap(w -> w.hypothesis().intermittent().stream())
         .filter(f -> f.part().equals(part))
         .findFirst()
@@ -253,8 +253,8 @@ final class Verdicts {
    * feeds open, each and all: only evidence that rules this out as well has shown that current
    * flowed.
    */
-  static Map<String, List<AlsoBad>> alsoBad(Sheet sheet, Hypotheses hypotheses) {
-    Map<String, List<AlsoBad>> all = new HashMap<>();
+  static Map<String, List<Counterfactual>> alsoBad(Sheet sheet, Hypotheses hypotheses) {
+    Map<String, List<Counterfactual>> all = new HashMap<>();
     int next = 0;
     for (Part part : sheet.parts().values()) {
       List<List<Change>> bad = new ArrayList<>(List.of(List.of(Change.open(part.id()))));
@@ -277,9 +277,9 @@ final class Verdicts {
           bad.add(List.of(Change.scaled(part.id(), factor)));
         }
       }
-      List<AlsoBad> ofPart = new ArrayList<>();
+      List<Counterfactual> ofPart = new ArrayList<>();
       for (List<Change> changes : bad) {
-        ofPart.add(new AlsoBad(next++, changes));
+        ofPart.add(new Counterfactual(next++, changes));
       }
       all.put(part.id(), List.copyOf(ofPart));
     }
@@ -288,8 +288,8 @@ final class Verdicts {
 
   /** The reading that speaks most clearly against the part being open. */
   private Optional<String> strongestAgainst(Part part) {
-    Weighing.Weighed leader = weighing.believable().get(0);
-    return weighing
+    Posterior.Entry leader = posterior.believable().get(0);
+    return posterior
         .strongestAgainst(alsoBad.get(part.id()).get(0), Math.log(1 / EXCLUDED) / 2)
         .map(
             reading -> {
@@ -297,7 +297,7 @@ final class Verdicts {
                   new ArrayList<>(
                       leader.hypothesis().changesIn(sheet.situation(reading.situation())));
               changes.add(Change.open(part.id()));
-              double would = expectations.line(changes, reading).mean();
+              double would = measurements.line(changes, reading).mean();
               return "Were it open, there would be %s %s, not %s."
                   .formatted(
                       Wording.expected(reading.meter(), reading.probe().function(), would),
@@ -308,8 +308,8 @@ final class Verdicts {
 
   private String direct(Part part, Reading reading) {
     Probe probe = reading.probe();
-    double sound = expectations.line(List.of(), reading).mean();
-    double open = expectations.line(List.of(Change.open(part.id())), reading).mean();
+    double sound = measurements.line(List.of(), reading).mean();
+    double open = measurements.line(List.of(Change.open(part.id())), reading).mean();
     String state = sheet.situation(probe.situation()).title();
     return "%s (%s). A sound one: %s; an open one: %s."
         .formatted(
@@ -342,8 +342,8 @@ final class Verdicts {
   private Measured measured(Part part, Reading reading) {
     double volts = ((Shown.Figure) reading.shown()).value();
     Probe clamp = Probe.across(MeterFunction.amperesOf(sheet.supply()), part, reading.situation());
-    double amperes = Math.abs(weighing.believed(weighing.believable().get(0), clamp).mean());
-    double nominal = Math.abs(expectations.line(List.of(), clamp).mean());
+    double amperes = Math.abs(posterior.believed(posterior.believable().get(0), clamp).mean());
+    double nominal = Math.abs(measurements.line(List.of(), clamp).mean());
     double source = openVolts(part, reading);
     boolean flows = nominal > 0 && amperes > FLOWING_SHARE * nominal;
     return new Measured(
@@ -358,7 +358,7 @@ final class Verdicts {
   private double openVolts(Part part, Reading reading) {
     List<Change> open = part.actsAsLink() ? List.of(Change.open(part.id())) : List.of();
     return Math.abs(
-        expectations
+        measurements
             .line(open, Probe.across(reading.probe().function(), part, reading.situation()))
             .mean());
   }

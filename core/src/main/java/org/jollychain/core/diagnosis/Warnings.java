@@ -12,7 +12,7 @@ import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Solution;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
@@ -30,17 +30,17 @@ final class Warnings {
   private static final double GHOST_OHMS = 1e6;
   private static final double GHOST_VOLTS = 5;
 
-  private final SoundUnit unit;
+  private final UnitModel unit;
   private final Sheet sheet;
-  private final Weighing weighing;
-  private final Weighing.Weighed leader;
+  private final Posterior posterior;
+  private final Posterior.Entry leader;
   private final Verdicts verdicts;
 
-  Warnings(SoundUnit unit, Weighing weighing, Verdicts verdicts) {
+  Warnings(UnitModel unit, Posterior posterior, Verdicts verdicts) {
     this.unit = unit;
     this.sheet = unit.sheet();
-    this.weighing = weighing;
-    this.leader = weighing.believable().get(0);
+    this.posterior = posterior;
+    this.leader = posterior.believable().get(0);
     this.verdicts = verdicts;
   }
 
@@ -81,17 +81,17 @@ final class Warnings {
   /** What is to be minded about the readings. */
   private void readings(List<Flag> flags) {
     List<String> misfits = new ArrayList<>();
-    for (Evidence e : weighing.evidence()) {
-      Track.Explained how = weighing.explained(leader, e);
+    for (Evidence e : posterior.evidence()) {
+      ReadingLikelihood.Explained how = posterior.explained(leader, e);
       if (e instanceof Reading r) {
-        if (how == Track.Explained.AS_PREFIX) {
+        if (how == ReadingLikelihood.Explained.AS_PREFIX) {
           flags.add(
               new Flag(
                   Flag.Kind.SLIP,
                   List.of(e.id()),
                   "%s fits only with another prefix: a thousand times more or less."
                       .formatted(Wording.said(sheet, r))));
-        } else if (how == Track.Explained.AS_SLIP) {
+        } else if (how == ReadingLikelihood.Explained.AS_SLIP) {
           if (!repeated(r)) {
             misfits.add(e.id());
           }
@@ -106,7 +106,7 @@ final class Warnings {
         parallel(r).ifPresent(flags::add);
       }
     }
-    boolean offSheet = weighing.leader().hypothesis().kind() == Hypothesis.Kind.NOT_ON_SHEET;
+    boolean offSheet = posterior.leader().hypothesis().kind() == Hypothesis.Kind.NOT_ON_SHEET;
     boolean leak = leader.hypothesis().ofParts().anyMatch(f -> f.mode() == FaultMode.CASE_LEAK);
     if (misfits.size() >= (leak ? MISFITS_OF_A_LEAK : Diagnosis.MISFITS) || offSheet) {
       flags.add(
@@ -124,12 +124,12 @@ final class Warnings {
 
   /** Whether the same was read again, and fits: then the first was a slip of the hand. */
   private boolean repeated(Reading slip) {
-    return weighing.evidence().stream()
+    return posterior.evidence().stream()
         .anyMatch(
             e ->
                 e instanceof Reading r
                     && r.probe().equals(slip.probe())
-                    && weighing.explained(leader, r) == Track.Explained.AS_READ);
+                    && posterior.explained(leader, r) == ReadingLikelihood.Explained.AS_READ);
   }
 
   private Optional<Flag> ghost(Reading r) {

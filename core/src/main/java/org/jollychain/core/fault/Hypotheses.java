@@ -16,7 +16,7 @@ import java.util.stream.Stream;
 import org.jollychain.core.fault.Fault.Presence;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Solution;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Command;
@@ -68,11 +68,11 @@ public final class Hypotheses {
   private static final double UNRELATED = 0.03;
 
   private final Sheet sheet;
-  private final SoundUnit unit;
+  private final UnitModel unit;
   private final Map<String, Double> loopOhms = new LinkedHashMap<>();
   private final Map<String, List<String>> loads = new LinkedHashMap<>();
 
-  public Hypotheses(SoundUnit unit) {
+  public Hypotheses(UnitModel unit) {
     this.unit = unit;
     this.sheet = unit.sheet();
     for (Part part : sheet.parts().values()) {
@@ -116,7 +116,7 @@ public final class Hypotheses {
     all.addAll(sharing(supply, BaseRates.SUPPLY * rest, complaint));
     all.addAll(sharing(parts, (1 - BaseRates.SUPPLY) * rest, complaint));
     double sum = all.stream().mapToDouble(Hypothesis::prior).sum();
-    return all.stream().map(h -> h.weighing(h.prior() / sum)).toList();
+    return all.stream().map(h -> h.posterior(h.prior() / sum)).toList();
   }
 
   private List<Hypothesis> ofParts() {
@@ -192,7 +192,7 @@ public final class Hypotheses {
                   h ->
                       h.modeOf(e.getKey()).isPresent()
                           ? Stream.of(h)
-                          : Stream.of(h.weighing(h.prior() / 2), h.with(e.getKey(), e.getValue())))
+                          : Stream.of(h.posterior(h.prior() / 2), h.with(e.getKey(), e.getValue())))
               .collect(Collectors.toCollection(ArrayList::new));
     }
     return all;
@@ -205,8 +205,8 @@ public final class Hypotheses {
     for (Hypothesis h : hypotheses) {
       if (h.kind() == Hypothesis.Kind.SOUND) {
         double share = h.prior() / (between.size() + 1);
-        all.add(h.weighing(share));
-        between.forEach((part, in) -> all.add(h.with(part, in).weighing(share)));
+        all.add(h.posterior(share));
+        between.forEach((part, in) -> all.add(h.with(part, in).posterior(share)));
       } else {
         all.add(h);
       }
@@ -430,7 +430,7 @@ public final class Hypotheses {
     Predicate<Hypothesis> causes = complaint.map(this::causes).orElse(h -> true);
     double sum = group.stream().mapToDouble(Hypothesis::prior).sum();
     return group.stream()
-        .map(h -> h.weighing(share * h.prior() / sum * (causes.test(h) ? 1 : UNRELATED)))
+        .map(h -> h.posterior(share * h.prior() / sum * (causes.test(h) ? 1 : UNRELATED)))
         .toList();
   }
 

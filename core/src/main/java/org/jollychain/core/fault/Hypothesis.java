@@ -84,7 +84,7 @@ public record Hypothesis(Kind kind, List<Fault> faults, double prior) {
     return faults.stream().filter(f -> !(f instanceof Fault.Resting)).count() > 1;
   }
 
-  Hypothesis weighing(double weight) {
+  Hypothesis posterior(double weight) {
     return new Hypothesis(kind, faults, weight);
   }
 }

@@ -9,7 +9,7 @@ import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.Chain;
@@ -128,7 +128,7 @@ public final class WhatIf {
    * @throws EvidenceException when a probe would be ohms on a live circuit
    */
   public static Answer answer(
-      SoundUnit unit,
+      UnitModel unit,
       Meter meter,
       Situation situation,
       List<Supposed> faults,
@@ -182,7 +182,7 @@ public final class WhatIf {
     return new PointState(point, size(sound, point, reference), volts, floating);
   }
 
-  private static PartState part(Part part, SoundUnit unit, Solution sound, Solution now) {
+  private static PartState part(Part part, UnitModel unit, Solution sound, Solution now) {
     return new PartState(
         part.id(),
         size(now, part.from(), part.to()),
@@ -210,7 +210,7 @@ public final class WhatIf {
   }
 
   private static Readout readout(
-      SoundUnit unit, Meter meter, Situation situation, List<Change> changes, Probe probe) {
+      UnitModel unit, Meter meter, Situation situation, List<Change> changes, Probe probe) {
     List<Change> asFound = probe.conditions(unit.sheet(), List.of());
     Solution now = unit.in(situation.id(), probe.conditions(unit.sheet(), changes));
     double value = meter.read(now, probe);

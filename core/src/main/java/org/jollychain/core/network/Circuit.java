@@ -46,7 +46,7 @@ final class Circuit {
 
   private final Sheet sheet;
   private final Situation situation;
-  private final Draw draw;
+  private final ParameterSample draw;
   private final Map<String, Integer> nodes = new LinkedHashMap<>();
   private final List<Branch> branches = new ArrayList<>();
   private final List<Stray> strays = new ArrayList<>();
@@ -60,7 +60,7 @@ final class Circuit {
   /** What a current in either of two branches adds to the voltage of the other (ohm). */
   record Mutual(int branch, int other, Complex ohms) {}
 
-  Circuit(Sheet sheet, Situation situation, Draw draw) {
+  Circuit(Sheet sheet, Situation situation, ParameterSample draw) {
     this.sheet = sheet;
     this.situation = situation;
     this.draw = draw;

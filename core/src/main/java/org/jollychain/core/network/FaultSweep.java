@@ -19,7 +19,7 @@ import org.jollychain.core.sheet.Situation;
 public final class FaultSweep {
 
   private final Network network;
-  private final SoundUnit unit;
+  private final UnitModel unit;
   private final Situation situation;
   private final List<List<Change>> faults;
   private final Columns[] columns;
@@ -27,7 +27,7 @@ public final class FaultSweep {
   /**
    * @param faults what is changed, once for each reading
    */
-  public FaultSweep(SoundUnit unit, String situation, List<List<Change>> faults) {
+  public FaultSweep(UnitModel unit, String situation, List<List<Change>> faults) {
     this.unit = unit;
     this.situation = unit.sheet().situation(situation);
     this.faults = faults;

@@ -61,7 +61,7 @@ public final class Network {
    *
    * @param draw which unit of all the sheet describes
    */
-  public static Network of(Sheet sheet, Situation situation, Draw draw) {
+  public static Network of(Sheet sheet, Situation situation, ParameterSample draw) {
     return new Network(new Circuit(sheet, situation, draw));
   }
 

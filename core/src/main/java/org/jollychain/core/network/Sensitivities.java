@@ -49,11 +49,11 @@ public final class Sensitivities {
 
   /** Of a sheet in one situation, about the nominal unit. */
   public static Sensitivities of(Sheet sheet, Situation situation) {
-    return about(Draw.NOMINAL, sheet, situation);
+    return about(ParameterSample.NOMINAL, sheet, situation);
   }
 
   /** The same about another unit. */
-  public static Sensitivities about(Draw unit, Sheet sheet, Situation situation) {
+  public static Sensitivities about(ParameterSample unit, Sheet sheet, Situation situation) {
     List<String> parameters = Network.parameters(sheet);
     List<BranchMove> branchMoves = new ArrayList<>();
     List<StrayMove> strayMoves = new ArrayList<>();
@@ -66,7 +66,7 @@ public final class Sensitivities {
     return new Sensitivities(parameters, branchMoves, strayMoves);
   }
 
-  private static Draw moved(Draw unit, String parameter, double by) {
+  private static ParameterSample moved(ParameterSample unit, String parameter, double by) {
     return name -> unit.deviate(name) + (name.equals(parameter) ? by : 0);
   }
 

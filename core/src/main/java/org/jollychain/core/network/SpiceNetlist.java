@@ -25,8 +25,8 @@ public final class SpiceNetlist {
    * @param changes what differs from the sound circuit
    */
   public static String of(Sheet sheet, Situation situation, List<Change> changes) {
-    Circuit circuit = new Circuit(sheet, situation, Draw.NOMINAL);
-    Solution solution = Network.of(sheet, situation, Draw.NOMINAL).solve(changes);
+    Circuit circuit = new Circuit(sheet, situation, ParameterSample.NOMINAL);
+    Solution solution = Network.of(sheet, situation, ParameterSample.NOMINAL).solve(changes);
     double omega = circuit.radiansPerSecond();
     StringBuilder text = new StringBuilder(comment(sheet.title() + ", " + situation.title()));
     circuit
@@ -106,7 +106,7 @@ public final class SpiceNetlist {
 
   /** Number of each point's node in the netlist. */
   public static Map<String, String> nodes(Sheet sheet, Situation situation) {
-    Circuit circuit = new Circuit(sheet, situation, Draw.NOMINAL);
+    Circuit circuit = new Circuit(sheet, situation, ParameterSample.NOMINAL);
     Map<String, String> nodes = new TreeMap<>();
     circuit.nodes().forEach((point, node) -> nodes.put(point, node(circuit, node)));
     return nodes;

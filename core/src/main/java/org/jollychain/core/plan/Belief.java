@@ -6,18 +6,18 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.Outlook;
+import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.fault.Hypothesis;
 
 /**
- * What is believed, as the planner reckons with it: hypotheses by their place on the sheet, what
- * each calls for, and its probability.
+ * What is believed, as the planner uses it: hypotheses by their place on the sheet, what each calls
+ * for, and its probability.
  */
 final class Belief {
 
   private static final double NEGLIGIBLE = 1e-5;
 
-  /** Pairs of faults as rare as this are reckoned with as one. */
+  /** Pairs of faults as rare as this are used as one. */
   private static final double RARE = 0.002;
 
   private static final double LOG_2 = Math.log(2);
@@ -83,12 +83,12 @@ final class Belief {
     }
   }
 
-  Split split(Outlook outlook) {
-    int answers = outlook.answers();
-    int classes = outlook.likelihood().length;
+  Split split(OutcomeModel outcomes) {
+    int answers = outcomes.answers();
+    int classes = outcomes.likelihood().length;
     double[] weights = new double[calls.size() * classes];
     for (int i = 0; i < p.length; i++) {
-      weights[callOf[i] * classes + outlook.classOf()[index[i]]] += p[i];
+      weights[callOf[i] * classes + outcomes.classOf()[index[i]]] += p[i];
     }
     double[] chance = new double[answers];
     double[][] byCall = new double[answers][calls.size()];
@@ -96,7 +96,7 @@ final class Belief {
       for (int c = 0; c < classes; c++) {
         double w = weights[d * classes + c];
         if (w > 0) {
-          double[] likelihood = outlook.likelihood()[c];
+          double[] likelihood = outcomes.likelihood()[c];
           for (int j = 0; j < answers; j++) {
             byCall[j][d] += w * likelihood[j];
           }
@@ -117,20 +117,20 @@ final class Belief {
   }
 
   /** How much each class of an outlook is believed. */
-  double[] byClass(Outlook outlook) {
-    double[] weights = new double[outlook.likelihood().length];
+  double[] byClass(OutcomeModel outcomes) {
+    double[] weights = new double[outcomes.likelihood().length];
     for (int i = 0; i < p.length; i++) {
-      weights[outlook.classOf()[index[i]]] += p[i];
+      weights[outcomes.classOf()[index[i]]] += p[i];
     }
     return weights;
   }
 
   /** The belief after an answer. */
-  Belief given(Outlook outlook, int answer) {
+  Belief given(OutcomeModel outcomes, int answer) {
     double[] after = new double[p.length];
     double sum = 0;
     for (int i = 0; i < p.length; i++) {
-      after[i] = p[i] * outlook.likelihood()[outlook.classOf()[index[i]]][answer];
+      after[i] = p[i] * outcomes.likelihood()[outcomes.classOf()[index[i]]][answer];
       sum += after[i];
     }
     int kept = 0;

@@ -21,21 +21,22 @@ public record Forecast(Order order, double probes, double minutes) {
   private static final int MOST_QUESTIONS = 40;
   private static final long SEED = 11;
 
-  static Forecast of(Desk desk, Order order, Schools schools, Optional<Complaint> complaint) {
-    List<Question> good = BestValue.good(desk);
+  static Forecast of(
+      PlanningState state, Order order, FixedSequences sequences, Optional<Complaint> complaint) {
+    List<Question> good = TwoStepLookahead.good(state);
     double probes = 0;
     double minutes = 0;
     for (int unit = 0; unit < UNITS; unit++) {
       SplittableRandom random = new SplittableRandom(SEED + unit);
-      int truth = desk.belief().drawn((unit + 0.5) / UNITS);
-      Desk now = desk;
+      int truth = state.belief().drawn((unit + 0.5) / UNITS);
+      PlanningState now = state;
       for (int i = 0; i < MOST_QUESTIONS; i++) {
-        Optional<Question> next = next(now, good, order, schools, complaint);
+        Optional<Question> next = next(now, good, order, sequences, complaint);
         if (next.isEmpty()) {
           break;
         }
         probes++;
-        minutes += now.leg(next.get()).minutes();
+        minutes += now.move(next.get()).minutes();
         now = now.after(next.get(), answer(now, next.get(), truth, random.nextDouble()));
       }
     }
@@ -43,20 +44,27 @@ public record Forecast(Order order, double probes, double minutes) {
   }
 
   private static Optional<Question> next(
-      Desk desk, List<Question> good, Order order, Schools schools, Optional<Complaint> complaint) {
-    Optional<Integer> strong = desk.strong();
+      PlanningState state,
+      List<Question> good,
+      Order order,
+      FixedSequences sequences,
+      Optional<Complaint> complaint) {
+    Optional<Integer> strong = state.strong();
     if (strong.isPresent()) {
-      return desk.confirming(strong.get());
+      return state.confirming(strong.get());
     }
     Optional<Question> school =
-        order == Order.BEST_VALUE ? Optional.empty() : schools.next(order, desk, complaint);
-    return school.isPresent() ? school : BestValue.quickest(desk, good);
+        order == Order.BEST_VALUE ? Optional.empty() : sequences.next(order, state, complaint);
+    return school.isPresent() ? school : TwoStepLookahead.quickest(state, good);
   }
 
   /** What a unit of which one hypothesis is true answers. */
-  private static int answer(Desk desk, Question question, int truth, double at) {
+  private static int answer(PlanningState state, Question question, int truth, double at) {
     double[] likelihood =
-        desk.outlooks().get(question).likelihood()[desk.outlooks().get(question).classOf()[truth]];
+        state
+            .outcomeModels()
+            .get(question)
+            .likelihood()[state.outcomeModels().get(question).classOf()[truth]];
     double left = at;
     for (int j = 0; j < likelihood.length; j++) {
       left -= likelihood[j];
@@ -68,10 +76,11 @@ public record Forecast(Order order, double probes, double minutes) {
   }
 
   /** The orders side by side. */
-  static List<Forecast> all(Desk desk, Schools schools, Optional<Complaint> complaint) {
+  static List<Forecast> all(
+      PlanningState state, FixedSequences sequences, Optional<Complaint> complaint) {
     return List.of(
-        of(desk, Order.BEST_VALUE, schools, complaint),
-        of(desk, Order.MOST_FREQUENT_FIRST, schools, complaint),
-        of(desk, Order.ALONG_THE_WIRE, schools, complaint));
+        of(state, Order.BEST_VALUE, sequences, complaint),
+        of(state, Order.MOST_FREQUENT_FIRST, sequences, complaint),
+        of(state, Order.ALONG_THE_WIRE, sequences, complaint));
   }
 }

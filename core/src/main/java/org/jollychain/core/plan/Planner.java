@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.Outlook;
+import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.network.Probe;
@@ -23,15 +23,15 @@ public final class Planner {
 
   private final Diagnosis diagnosis;
   private final Sheet sheet;
-  private final Questions questions;
-  private final Schools schools;
-  private volatile Map<Question, Outlook> outlooks = Map.of();
+  private final CandidateTests questions;
+  private final FixedSequences sequences;
+  private volatile Map<Question, OutcomeModel> outcomeModels = Map.of();
 
   public Planner(Diagnosis diagnosis) {
     this.diagnosis = diagnosis;
     this.sheet = diagnosis.sheet();
-    this.questions = new Questions(diagnosis.unit());
-    this.schools = new Schools(diagnosis.unit(), questions);
+    this.questions = new CandidateTests(diagnosis.unit());
+    this.sequences = new FixedSequences(diagnosis.unit(), questions);
   }
 
   /**
@@ -46,24 +46,25 @@ public final class Planner {
       List<? extends Evidence> evidence,
       Optional<String> complaint,
       Policy policy) {
-    Desk desk = desk(opinion, evidence, policy);
+    PlanningState state = state(opinion, evidence, policy);
     boolean misfit = opinion.assessment().misfits();
-    Optional<Integer> strong = misfit ? Optional.empty() : desk.strong();
-    Telling telling = new Telling(desk);
+    Optional<Integer> strong = misfit ? Optional.empty() : state.strong();
+    ProposalWriter writer = new ProposalWriter(state);
     if (strong.isPresent()) {
-      return desk.confirming(strong.get(), opinion.assessment().leading().confirmed())
-          .map(q -> telling.confirm(q, strong.get()))
-          .orElseGet(() -> telling.end(strong.get(), opinion.assessment().leading()));
+      return state
+          .confirming(strong.get(), opinion.assessment().leading().confirmed())
+          .map(q -> writer.confirm(q, strong.get()))
+          .orElseGet(() -> writer.end(strong.get(), opinion.assessment().leading()));
     }
-    List<BestValue.Option> ranked = BestValue.ranked(desk);
+    List<TwoStepLookahead.Option> ranked = TwoStepLookahead.ranked(state);
     Optional<Question> school =
         policy.order() == Order.BEST_VALUE
             ? Optional.empty()
-            : schools.next(policy.order(), desk, complaint.map(sheet.complaints()::get));
+            : sequences.next(policy.order(), state, complaint.map(sheet.complaints()::get));
     if (ranked.isEmpty() && school.isEmpty()) {
-      return telling.nothing();
+      return writer.nothing();
     }
-    return telling.ask(ranked, school);
+    return writer.ask(ranked, school);
   }
 
   /** What is left to the end in every order, side by side. */
@@ -73,18 +74,18 @@ public final class Planner {
       Optional<String> complaint,
       Policy policy) {
     return Forecast.all(
-        desk(opinion, evidence, policy), schools, complaint.map(sheet.complaints()::get));
+        state(opinion, evidence, policy), sequences, complaint.map(sheet.complaints()::get));
   }
 
   /**
    * The plan as a tree.
    *
-   * @param depth questions one after another, at most {@link RouteCard#DEEPEST}
+   * @param depth questions one after another, at most {@link DecisionTree#DEEPEST}
    */
-  public RouteCard route(
+  public DecisionTree route(
       Diagnosis.Opinion opinion, List<? extends Evidence> evidence, Policy policy, int depth) {
-    return RouteCard.of(
-        desk(opinion, evidence, policy), Math.max(1, Math.min(depth, RouteCard.DEEPEST)));
+    return DecisionTree.of(
+        state(opinion, evidence, policy), Math.max(1, Math.min(depth, DecisionTree.DEEPEST)));
   }
 
   /** How much is open: the entropy of what the belief calls for (bit). */
@@ -92,17 +93,18 @@ public final class Planner {
     return Belief.of(opinion.beliefs()).bits();
   }
 
-  private Desk desk(Diagnosis.Opinion opinion, List<? extends Evidence> evidence, Policy policy) {
+  private PlanningState state(
+      Diagnosis.Opinion opinion, List<? extends Evidence> evidence, Policy policy) {
     Set<Question> asked = new HashSet<>();
     evidence.forEach(e -> questions.answeredBy(e).ifPresent(asked::add));
-    Desk all =
-        new Desk(
+    PlanningState all =
+        new PlanningState(
             sheet,
             questions,
-            outlooks(),
+            outcomeModels(),
             policy,
             Belief.of(opinion.beliefs()),
-            Standing.after(sheet, evidence, policy),
+            WorkState.after(sheet, evidence, policy),
             List.of(),
             asked);
     List<Question> may = new ArrayList<>();
@@ -111,8 +113,8 @@ public final class Planner {
         may.add(q);
       }
     }
-    return new Desk(
-        sheet, questions, all.outlooks(), policy, all.belief(), all.standing(), may, asked);
+    return new PlanningState(
+        sheet, questions, all.outcomeModels(), policy, all.belief(), all.standing(), may, asked);
   }
 
   /** Whether method and permit have it; what is put on again is only for a suspect. */
@@ -143,14 +145,14 @@ public final class Planner {
     };
   }
 
-  private Map<Question, Outlook> outlooks() {
-    Map<Question, Outlook> learnt = outlooks;
+  private Map<Question, OutcomeModel> outcomeModels() {
+    Map<Question, OutcomeModel> learnt = outcomeModels;
     if (learnt.isEmpty()) {
       synchronized (this) {
-        learnt = outlooks;
+        learnt = outcomeModels;
         if (learnt.isEmpty()) {
-          learnt = new LinkedHashMap<>(diagnosis.outlooks(questions.all()));
-          outlooks = learnt;
+          learnt = new LinkedHashMap<>(diagnosis.outcomeModels(questions.all()));
+          outcomeModels = learnt;
         }
       }
     }

@@ -7,14 +7,14 @@ import java.util.Set;
  *
  * @param livePermit whether anyone may measure on the live unit
  * @param unreachable points no probe gets to
- * @param skipped questions not to be asked, by {@link Questions#id}
+ * @param skipped questions not to be asked, by {@link CandidateTests#id}
  * @param opened accesses that are open beside those the readings went through
  */
 public record Policy(
     Method method,
     Order order,
     boolean livePermit,
-    Tariff tariff,
+    TimeCosts costs,
     Set<String> unreachable,
     Set<String> skipped,
     Set<String> opened) {
@@ -25,16 +25,16 @@ public record Policy(
   }
 
   public static Policy of(Method method, Order order, boolean livePermit) {
-    return new Policy(method, order, livePermit, Tariff.USUAL, Set.of(), Set.of(), Set.of());
+    return new Policy(method, order, livePermit, TimeCosts.USUAL, Set.of(), Set.of(), Set.of());
   }
 
   /** The same job measured otherwise. */
   public Policy by(Method other) {
-    return new Policy(other, order, livePermit, tariff, unreachable, skipped, opened);
+    return new Policy(other, order, livePermit, costs, unreachable, skipped, opened);
   }
 
   /** The same job done in another order. */
   public Policy inOrder(Order other) {
-    return new Policy(method, other, livePermit, tariff, unreachable, skipped, opened);
+    return new Policy(method, other, livePermit, costs, unreachable, skipped, opened);
   }
 }

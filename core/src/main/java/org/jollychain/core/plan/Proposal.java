@@ -18,7 +18,7 @@ import org.jollychain.core.quantity.Kebab;
  * @param reseated whether the terminals of the part are put on again first
  * @param title in words: {@code AC volts across the high limit}
  * @param steps what to do before, in order
- * @param expect what answers to reckon with, the likeliest first
+ * @param expect what answers to use, the likeliest first
  * @param why this one
  * @param minutes all of it (min)
  * @param opening the part of them that goes into opening the unit (min)

@@ -39,6 +39,6 @@ public record Drawing(String path, double columns, int rows, List<Spot> spots, L
    * @param others further chains, whose parts are kept together where they are not drawn yet
    */
   public static Drawing of(Sheet sheet, Chain main, List<Chain> others) {
-    return new Draughtsman(sheet, main, others).draw();
+    return new SchematicLayout(sheet, main, others).draw();
   }
 }

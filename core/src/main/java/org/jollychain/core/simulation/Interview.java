@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
-import org.jollychain.core.diagnosis.Findings;
+import org.jollychain.core.diagnosis.InspectionModel;
 import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
@@ -56,8 +56,10 @@ public final class Interview {
       return new Observation(id, r.part(), r.situation(), runs, at);
     }
     if (question instanceof Question.Look look) {
-      double burnt = Findings.probability(Inspection.Finding.BURNT, unit.modeOf(look.part()));
-      double sound = Findings.probability(Inspection.Finding.LOOKS_SOUND, unit.modeOf(look.part()));
+      double burnt =
+          InspectionModel.probability(Inspection.Finding.BURNT, unit.modeOf(look.part()));
+      double sound =
+          InspectionModel.probability(Inspection.Finding.LOOKS_SOUND, unit.modeOf(look.part()));
       boolean found = random.nextDouble() * (burnt + sound) < burnt;
       return new Inspection(
           id,

@@ -10,17 +10,17 @@ import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Code;
 import org.jollychain.core.sheet.Sheet;
 
 /**
  * A machine on the bench: every uncertain parameter of its sheet drawn by a seed, with hidden
- * faults. Its circuit is solved as it is, with none of the lines that diagnosis reckons with.
+ * faults. Its circuit is solved as it is, with none of the lines that diagnosis uses.
  */
 public final class SimulatedUnit {
 
-  private final SoundUnit unit;
+  private final UnitModel unit;
   private final List<Fault> faults;
 
   /**
@@ -31,7 +31,7 @@ public final class SimulatedUnit {
     SplittableRandom random = new SplittableRandom(seed);
     Map<String, Double> drawn = new HashMap<>();
     this.unit =
-        new SoundUnit(sheet, name -> drawn.computeIfAbsent(name, n -> random.nextGaussian()));
+        new UnitModel(sheet, name -> drawn.computeIfAbsent(name, n -> random.nextGaussian()));
     this.faults = List.copyOf(faults);
   }
 

@@ -26,7 +26,7 @@ import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Probe;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
 
@@ -391,7 +391,7 @@ class DiagnosisTest {
   @Test
   void a_soft_supply_is_blamed_on_no_part() {
     Sheet sheet = Sheets.shipped("heater-instant-12v");
-    SoundUnit unit = new SoundUnit(sheet, name -> name.equals(Network.SOURCE_OHMS) ? 2.2 : 0);
+    UnitModel unit = new UnitModel(sheet, name -> name.equals(Network.SOURCE_OHMS) ? 2.2 : 0);
     Readings on = new Readings(sheet);
     List<Evidence> evidence = new ArrayList<>();
     for (String part : List.of("bank-valve-2", "main-valve", "bank-valve-1")) {

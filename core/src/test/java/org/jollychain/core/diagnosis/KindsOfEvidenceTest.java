@@ -22,8 +22,8 @@ import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.FaultMode;
-import org.jollychain.core.network.CheckedSheet;
 import org.jollychain.core.network.Meters;
+import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
 
@@ -127,8 +127,8 @@ class KindsOfEvidenceTest {
         endsGone += p;
       }
     }
-    ComingAndGoing.Ends ends =
-        ComingAndGoing.weigh(
+    IntermittentModel.Ends ends =
+        IntermittentModel.weigh(
             List.of(0, 1, 2),
             List.of(Math.log(there[0]), Math.log(there[1]), Math.log(there[2])),
             List.of(Math.log(gone[0]), Math.log(gone[1]), Math.log(gone[2])),
@@ -204,7 +204,7 @@ class KindsOfEvidenceTest {
   @Test
   void a_contact_between_its_two_temperatures_may_stand_either_way() {
     Sheet heater =
-        CheckedSheet.read(
+        SheetValidator.read(
             Sheets.HEATER.replace(
                 "idle: {title: Off",
                 "warm: {title: Warm, supply: on, commands: [on], celsius: {ambient: 80}}\n  idle: {title: Off"));

@@ -9,9 +9,9 @@ import java.util.concurrent.CancellationException;
 import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.fault.Hypotheses;
-import org.jollychain.core.network.CheckedSheet;
 import org.jollychain.core.network.Meters;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.SheetValidator;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.plan.Planner;
 import org.jollychain.core.plan.Policy;
 import org.junit.jupiter.api.Test;
@@ -19,7 +19,7 @@ import org.junit.jupiter.api.Test;
 /** The format's bounds are kept by the engine: a chain of limits and an element. */
 class LargeSheetTest {
 
-  private static SoundUnit chain(int parts, String limit) {
+  private static UnitModel chain(int parts, String limit) {
     StringBuilder points =
         new StringBuilder("points:\n  L: {title: Line}\n  N: {title: Neutral}\n");
     StringBuilder links = new StringBuilder("parts:\n");
@@ -29,7 +29,7 @@ class LargeSheetTest {
       links.append("  limit-%d: {kind: limit, between: [%s, P%d]%s}%n".formatted(i, at, i, limit));
       at = "P" + i;
     }
-    return CheckedSheet.unit(
+    return SheetValidator.unit(
         """
         format: jolly-chain/sheet/1
         key: large
@@ -52,7 +52,7 @@ class LargeSheetTest {
     return new Hypotheses(chain(parts, limit)).all(Optional.empty()).size();
   }
 
-  private static Evidence read(SoundUnit unit, String function, String part, String value) {
+  private static Evidence read(UnitModel unit, String function, String part, String value) {
     return new Entry(
             part,
             function,
@@ -81,7 +81,7 @@ class LargeSheetTest {
 
   @Test
   void the_largest_is_assessed_and_planned_and_the_open_limit_found() {
-    SoundUnit unit = chain(200, "");
+    UnitModel unit = chain(200, "");
     Diagnosis diagnosis = new Diagnosis(unit);
     List<Evidence> evidence =
         List.of(

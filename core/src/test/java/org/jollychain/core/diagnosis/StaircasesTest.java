@@ -12,7 +12,7 @@ import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Assessment.Staircase;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.network.Solution;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -29,7 +29,7 @@ class StaircasesTest {
   @MethodSource("sheets")
   void the_sound_line_is_the_solved_circuit(String key) {
     Sheet sheet = Sheets.shipped(key);
-    SoundUnit unit = new SoundUnit(sheet);
+    UnitModel unit = new UnitModel(sheet);
     Assessment a = new Diagnosis(sheet).assess(List.of(), Optional.empty());
     for (Staircase path : a.paths()) {
       Solution solved = unit.in(path.situation());

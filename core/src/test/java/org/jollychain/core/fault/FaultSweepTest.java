@@ -11,8 +11,8 @@ import org.jollychain.core.network.Change;
 import org.jollychain.core.network.FaultSweep;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Probe;
-import org.jollychain.core.network.SoundUnit;
-import org.jollychain.core.plan.Questions;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.plan.CandidateTests;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -29,14 +29,14 @@ class FaultSweepTest {
   @MethodSource("sheets")
   void is_what_a_meter_reads_of_each(String key) {
     Sheet sheet = Sheets.shipped(key);
-    SoundUnit unit = new SoundUnit(sheet);
+    UnitModel unit = new UnitModel(sheet);
     List<Hypothesis> hypotheses = new Hypotheses(unit).all(Optional.empty());
     int compared = 0;
     for (Situation situation : sheet.situations().values()) {
       List<List<Change>> faults =
           hypotheses.stream().map(h -> h.changesIn(situation)).distinct().toList();
       FaultSweep sweep = new FaultSweep(unit, situation.id(), faults);
-      for (Question q : new Questions(unit).all()) {
+      for (Question q : new CandidateTests(unit).all()) {
         if (q instanceof Question.Measure m && m.situation().equals(situation.id())) {
           Probe probe = m.probe();
           FaultSweep.Readings readings = sweep.at(probe, Meter.GENERAL);

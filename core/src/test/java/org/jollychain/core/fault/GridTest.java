@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.network.Change;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -34,7 +34,7 @@ class GridTest {
   @MethodSource("sheets")
   void every_step_of_a_drop_spreads_over_the_gap_to_the_next(String key) {
     Sheet sheet = Sheets.shipped(key);
-    Hypotheses hypotheses = new Hypotheses(new SoundUnit(sheet));
+    Hypotheses hypotheses = new Hypotheses(new UnitModel(sheet));
     List<Hypothesis> all = hypotheses.all(Optional.empty());
     for (Part link : sheet.parts().values()) {
       List<Change.InBranch> grid = drops(all, link);
@@ -55,7 +55,7 @@ class GridTest {
   @MethodSource("sheets")
   void the_sections_of_a_body_share_the_odds_of_failing_together(String key) {
     Sheet sheet = Sheets.shipped(key);
-    List<Hypothesis> all = new Hypotheses(new SoundUnit(sheet)).all(Optional.empty());
+    List<Hypothesis> all = new Hypotheses(new UnitModel(sheet)).all(Optional.empty());
     for (Part part : sheet.parts().values()) {
       double alone = priorAlone(all, part.id());
       double withAnother =

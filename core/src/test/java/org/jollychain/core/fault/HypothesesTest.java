@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
 import org.jollychain.core.Sheets;
-import org.jollychain.core.network.CheckedSheet;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.SheetValidator;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 class HypothesesTest {
 
   private static final Sheet DRYER = Sheets.dryer();
-  private static final Hypotheses HYPOTHESES = new Hypotheses(new SoundUnit(DRYER));
+  private static final Hypotheses HYPOTHESES = new Hypotheses(new UnitModel(DRYER));
 
   private static List<Hypothesis> all(String complaint) {
     return HYPOTHESES.all(Optional.ofNullable(DRYER.complaints().get(complaint)));
@@ -117,9 +117,9 @@ class HypothesesTest {
                 "{line1: L1, line2: L2, neutral: N, earth: PE}",
                 "{line1: L1, neutral: L2, earth: PE}")
             .replace("between: [F, N]", "between: [F, L2]");
-    Sheet single = CheckedSheet.read(text);
+    Sheet single = SheetValidator.read(text);
     List<SupplyFault> faults =
-        new Hypotheses(new SoundUnit(single))
+        new Hypotheses(new UnitModel(single))
             .all(Optional.<Complaint>empty()).stream()
                 .flatMap(h -> h.supplyFault().stream())
                 .distinct()

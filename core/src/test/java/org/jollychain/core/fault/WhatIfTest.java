@@ -14,12 +14,12 @@ import org.jollychain.core.fault.WhatIf.Supposed;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.junit.jupiter.api.Test;
 
 class WhatIfTest {
 
-  private static final SoundUnit HEATER = new SoundUnit(Sheets.heater());
+  private static final UnitModel HEATER = new UnitModel(Sheets.heater());
 
   private static Supposed fault(String part, FaultMode mode) {
     return new Supposed(part, mode, Optional.empty(), Optional.empty(), Optional.empty());

@@ -43,7 +43,7 @@ class EverySheetTest {
   void no_current_is_lost_at_any_point(String key) {
     Sheet sheet = Sheets.shipped(key);
     for (Situation situation : sheet.situations().values().stream().filter(s -> live(s)).toList()) {
-      Network network = Network.of(sheet, situation, Draw.NOMINAL);
+      Network network = Network.of(sheet, situation, ParameterSample.NOMINAL);
       for (List<Change> fault : faults(sheet)) {
         Solution s = network.solve(fault);
         Complex[] sum = new Complex[network.circuit().nodeCount()];
@@ -86,7 +86,7 @@ class EverySheetTest {
   void what_the_sources_give_the_parts_take(String key) {
     Sheet sheet = Sheets.shipped(key);
     for (Situation situation : sheet.situations().values().stream().filter(s -> live(s)).toList()) {
-      Network network = Network.of(sheet, situation, Draw.NOMINAL);
+      Network network = Network.of(sheet, situation, ParameterSample.NOMINAL);
       Solution s = network.solve(List.of());
       Complex given = Complex.ZERO;
       Complex taken = Complex.ZERO;
@@ -115,7 +115,8 @@ class EverySheetTest {
   @MethodSource("shipped")
   void ohms_are_the_same_with_the_probes_swapped(String key) {
     Sheet sheet = Sheets.shipped(key);
-    Solution s = Network.of(sheet, sheet.situation("isolated"), Draw.NOMINAL).solve(List.of());
+    Solution s =
+        Network.of(sheet, sheet.situation("isolated"), ParameterSample.NOMINAL).solve(List.of());
     List<String> points = List.copyOf(sheet.points().keySet());
     for (String red : points) {
       for (String black : points) {
@@ -133,7 +134,7 @@ class EverySheetTest {
   void a_stuck_contact_by_update_equals_the_circuit_built_with_it(String key) {
     Sheet sheet = Sheets.shipped(key);
     for (Situation situation : sheet.situations().values().stream().filter(s -> live(s)).toList()) {
-      Network network = Network.of(sheet, situation, Draw.NOMINAL);
+      Network network = Network.of(sheet, situation, ParameterSample.NOMINAL);
       for (Part part : sheet.parts().values()) {
         if (part.actsAsLink()) {
           List<Change> closed = List.of(Change.closed(part.id()));
@@ -165,7 +166,7 @@ class EverySheetTest {
         List<Change> fault = List.of(Change.dropping(part.id(), 3));
         Probe probe =
             Probe.across(situation.supplyOn() ? volts : MeterFunction.OHMS, part, situation.id());
-        Solution s = Network.of(sheet, situation, Draw.NOMINAL).solve(fault);
+        Solution s = Network.of(sheet, situation, ParameterSample.NOMINAL).solve(fault);
         double[] slopes = sensitivities.predict(s, probe, Meter.GENERAL).slopes();
         for (int p = 0; p < sensitivities.parameters().size(); p += 7) {
           String name = sensitivities.parameters().get(p);
@@ -207,7 +208,7 @@ class EverySheetTest {
       Probe probe,
       String parameter,
       double by) {
-    Draw draw = name -> name.equals(parameter) ? by : 0;
+    ParameterSample draw = name -> name.equals(parameter) ? by : 0;
     Solution s = Network.of(sheet, situation, draw).solve(fault);
     return probe.function() == MeterFunction.OHMS
         ? s.ohmsBetween(probe.red(), probe.black())

@@ -60,14 +60,16 @@ class MeterTest {
 
   @Test
   void direct_current_functions_see_nothing_of_an_alternating_circuit() {
-    Solution call = Network.of(HEATER, HEATER.situation("call"), Draw.NOMINAL).solve(List.of());
+    Solution call =
+        Network.of(HEATER, HEATER.situation("call"), ParameterSample.NOMINAL).solve(List.of());
     Probe dc = Probe.between(MeterFunction.VOLTS_DC, "L1", "L2", "call");
     assertThat(Meter.GENERAL.read(call, dc)).isZero();
   }
 
   @Test
   void a_clamp_reads_the_current_of_the_load_it_feeds() {
-    Solution call = Network.of(HEATER, HEATER.situation("call"), Draw.NOMINAL).solve(List.of());
+    Solution call =
+        Network.of(HEATER, HEATER.situation("call"), ParameterSample.NOMINAL).solve(List.of());
     Probe clamp = Probe.across(MeterFunction.AMPS_AC, HEATER.part("element"), "call");
     assertThat(Meter.GENERAL.read(call, clamp)).isCloseTo(240 / (16 * 1.03 + 0.15), within(0.1));
   }
@@ -83,7 +85,7 @@ class MeterTest {
 
   @Test
   void switching_a_source_off_on_one_leg_halves_what_is_left() {
-    Network idle = Network.of(HEATER, HEATER.situation("idle"), Draw.NOMINAL);
+    Network idle = Network.of(HEATER, HEATER.situation("idle"), ParameterSample.NOMINAL);
     Probe legs = Probe.between(MeterFunction.VOLTS_AC, "L1", "L2", "idle");
     Solution half =
         idle.solve(

@@ -24,7 +24,8 @@ class NetworkTest {
   private final Sheet heater = Sheets.heater();
 
   private Solution heater(String situation, Change... changes) {
-    return Network.of(heater, heater.situation(situation), Draw.NOMINAL).solve(List.of(changes));
+    return Network.of(heater, heater.situation(situation), ParameterSample.NOMINAL)
+        .solve(List.of(changes));
   }
 
   private static double volts(Solution s, String red, String black) {
@@ -134,11 +135,12 @@ class NetworkTest {
   void a_fault_by_low_rank_update_equals_the_circuit_built_with_it() {
     Sheet dryer = Sheets.dryer();
     String rated = Sheets.text("/sheets/dryer-timer-240.yaml");
-    Sheet weak = CheckedSheet.read(rated.replace("watts: 5200", "watts: 2600"));
+    Sheet weak = SheetValidator.read(rated.replace("watts: 5200", "watts: 2600"));
     Solution updated =
-        Network.of(dryer, dryer.situation("heat-call"), Draw.NOMINAL)
+        Network.of(dryer, dryer.situation("heat-call"), ParameterSample.NOMINAL)
             .solve(List.of(Change.scaled("element", 2), Change.dropping("door-switch", 0)));
-    Solution built = Network.of(weak, weak.situation("heat-call"), Draw.NOMINAL).solve(List.of());
+    Solution built =
+        Network.of(weak, weak.situation("heat-call"), ParameterSample.NOMINAL).solve(List.of());
     for (String point : dryer.points().keySet()) {
       assertThat(updated.volts(point).minus(built.volts(point)).abs()).as(point).isLessThan(1e-6);
     }
@@ -152,7 +154,7 @@ class NetworkTest {
   @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
   void resistance_in_series_only_takes_from_the_load(long seed) {
     Random random = new Random(seed);
-    Draw draw = name -> new Random(name.hashCode() + seed).nextGaussian();
+    ParameterSample draw = name -> new Random(name.hashCode() + seed).nextGaussian();
     Network network = Network.of(heater, heater.situation("call"), draw);
     double ohms = Math.exp(6 * random.nextGaussian());
     double less = network.solve(List.of(Change.dropping("limit", ohms))).watts("element");

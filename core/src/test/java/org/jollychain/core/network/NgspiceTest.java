@@ -102,7 +102,7 @@ class NgspiceTest {
               .formatted(i, node(red), node(black), i));
     }
     List<double[]> rows = run(netlist.toString(), control.toString());
-    Solution ours = Network.of(sheet, isolated, Draw.NOMINAL).solve(List.of());
+    Solution ours = Network.of(sheet, isolated, ParameterSample.NOMINAL).solve(List.of());
     for (int i = 0; i < parts.size(); i++) {
       double ohms = rows.get(i)[1];
       assertThat(ours.ohmsBetween(parts.get(i).from(), parts.get(i).to()).re())
@@ -151,7 +151,7 @@ class NgspiceTest {
       List<Change> fault,
       List<String> points,
       List<Complex> row) {
-    Solution ours = Network.of(sheet, situation, Draw.NOMINAL).solve(fault);
+    Solution ours = Network.of(sheet, situation, ParameterSample.NOMINAL).solve(fault);
     for (int i = 0; i < points.size(); i++) {
       assertThat(ours.volts(points.get(i)).minus(row.get(i)).abs())
           .as("%s of %s in %s with %s", points.get(i), sheet.key(), situation.id(), fault)

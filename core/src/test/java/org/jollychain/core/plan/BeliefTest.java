@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Random;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.Outlook;
+import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.evidence.Question;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,8 +18,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 class BeliefTest {
 
   private static final Diagnosis DIAGNOSIS = new Diagnosis(Sheets.heater());
-  private static final Map<Question, Outlook> OUTLOOKS =
-      DIAGNOSIS.outlooks(new Questions(DIAGNOSIS.unit()).all());
+  private static final Map<Question, OutcomeModel> OUTLOOKS =
+      DIAGNOSIS.outcomeModels(new CandidateTests(DIAGNOSIS.unit()).all());
   private static final List<Diagnosis.Belief> BELIEFS =
       DIAGNOSIS.beliefs(List.of(), Optional.of("no-heat"));
 
@@ -32,11 +32,11 @@ class BeliefTest {
   }
 
   /** By Bayes' rule over the single hypotheses, without the planner's classes and calls. */
-  private static double byHand(Outlook outlook, int answer, String call) {
+  private static double byHand(OutcomeModel outcomes, int answer, String call) {
     double all = 0;
     double of = 0;
     for (Diagnosis.Belief b : BELIEFS) {
-      double p = b.probability() * outlook.likelihood()[outlook.classOf()[b.index()]][answer];
+      double p = b.probability() * outcomes.likelihood()[outcomes.classOf()[b.index()]][answer];
       all += p;
       of += Call.of(b.hypothesis()).what().equals(call) ? p : 0;
     }
@@ -47,8 +47,8 @@ class BeliefTest {
   void no_question_is_expected_to_leave_more_open_than_there_is() {
     Belief belief = Belief.of(BELIEFS);
     OUTLOOKS.forEach(
-        (question, outlook) -> {
-          Belief.Split split = belief.split(outlook);
+        (question, outcomes) -> {
+          Belief.Split split = belief.split(outcomes);
           assertThat(sum(split.chance())).as("%s", question).isCloseTo(1, within(1e-6));
           assertThat(split.bitsLeft()).as("%s", question).isLessThan(belief.bits() + 1e-9);
         });
@@ -58,11 +58,11 @@ class BeliefTest {
   void a_split_says_what_the_belief_would_be_after_each_answer() {
     Belief belief = Belief.of(BELIEFS);
     OUTLOOKS.forEach(
-        (question, outlook) -> {
-          Belief.Split split = belief.split(outlook);
-          for (int j = 0; j < outlook.answers(); j++) {
+        (question, outcomes) -> {
+          Belief.Split split = belief.split(outcomes);
+          for (int j = 0; j < outcomes.answers(); j++) {
             if (split.chance()[j] > 1e-3) {
-              double[] after = belief.given(outlook, j).byCall();
+              double[] after = belief.given(outcomes, j).byCall();
               assertThat(after).as("%s", question).containsExactly(split.byCall()[j], within(1e-3));
             }
           }
@@ -73,15 +73,15 @@ class BeliefTest {
   void it_follows_bayes_rule() {
     Belief belief = Belief.of(BELIEFS);
     OUTLOOKS.forEach(
-        (question, outlook) -> {
-          Belief.Split split = belief.split(outlook);
-          for (int j = 0; j < outlook.answers(); j++) {
+        (question, outcomes) -> {
+          Belief.Split split = belief.split(outcomes);
+          for (int j = 0; j < outcomes.answers(); j++) {
             for (int d = 0; d < belief.calls().size(); d++) {
               String call = belief.calls().get(d).what();
               if (split.chance()[j] > 0.01 && !call.equals("two-faults")) {
                 assertThat(split.byCall()[j][d])
                     .as("%s, %s", question, call)
-                    .isCloseTo(byHand(outlook, j, call), within(2e-3));
+                    .isCloseTo(byHand(outcomes, j, call), within(2e-3));
               }
             }
           }

@@ -27,7 +27,7 @@ class ForecastTest {
     return PLANNER.forecast(DIAGNOSIS.opinion(all, NO_HEAT), all, NO_HEAT, policy);
   }
 
-  private static RouteCard route(int depth, Evidence... evidence) {
+  private static DecisionTree route(int depth, Evidence... evidence) {
     List<Evidence> all = List.of(evidence);
     return PLANNER.route(DIAGNOSIS.opinion(all, NO_HEAT), all, Policy.usual(true), depth);
   }
@@ -52,7 +52,7 @@ class ForecastTest {
             usual.method(),
             usual.order(),
             true,
-            usual.tariff(),
+            usual.costs(),
             Set.of(),
             Set.of(),
             Sheets.dryer().access().keySet());
@@ -74,7 +74,7 @@ class ForecastTest {
     assertThat(depth(route(depth))).isEqualTo(depth);
   }
 
-  private static int depth(RouteCard card) {
+  private static int depth(DecisionTree card) {
     return card.branches().isEmpty()
         ? 0
         : 1 + card.branches().stream().mapToInt(b -> depth(b.then())).max().orElse(0);
@@ -85,10 +85,10 @@ class ForecastTest {
     checkChances(route(5), 1);
   }
 
-  private static void checkChances(RouteCard card, double reached) {
-    double sum = card.branches().stream().mapToDouble(RouteCard.Branch::probability).sum();
+  private static void checkChances(DecisionTree card, double reached) {
+    double sum = card.branches().stream().mapToDouble(DecisionTree.Branch::probability).sum();
     assertThat(sum).isLessThan(reached + 1e-9);
-    for (RouteCard.Branch b : card.branches()) {
+    for (DecisionTree.Branch b : card.branches()) {
       checkChances(b.then(), b.probability());
     }
   }
@@ -103,7 +103,7 @@ class ForecastTest {
 
   @Test
   void a_cards_last_question_is_headed_as_the_confirming_one() {
-    RouteCard card = route(3, read.live("L1-L2 238"), read.drop("thermal-cutoff", "237.8"));
+    DecisionTree card = route(3, read.live("L1-L2 238"), read.drop("thermal-cutoff", "237.8"));
     assertThat(card.confirms()).isTrue();
     assertThat(card.heading()).startsWith("Confirm: Ohms across the thermal cut-off");
     assertThat(depth(card)).isEqualTo(1);

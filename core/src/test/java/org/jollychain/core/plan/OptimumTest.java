@@ -15,14 +15,14 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Supplier;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.Outlook;
+import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
-import org.jollychain.core.network.CheckedSheet;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.SheetValidator;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -48,7 +48,7 @@ class OptimumTest {
       String from = i == 0 ? "L" : "P" + (i - 1);
       parts.append("  l%d: {kind: wire, between: [%s, P%d]}\n".formatted(i, from, i));
     }
-    return CheckedSheet.read(
+    return SheetValidator.read(
         """
         format: jolly-chain/sheet/1
         key: chain
@@ -80,15 +80,15 @@ class OptimumTest {
 
   private final Map<Integer, List<Perfect>> tests = new HashMap<>();
 
-  private Desk desk(int links, double[] p, boolean runs) {
+  private PlanningState state(int links, double[] p, boolean runs) {
     Sheet sheet = chain(links);
-    Questions questions = new Questions(new SoundUnit(sheet));
+    CandidateTests questions = new CandidateTests(new UnitModel(sheet));
     List<Perfect> perfect = new ArrayList<>();
     for (int i = 0; i < links; i++) {
       perfect.add(new Perfect(questions.closedOhms(sheet.part("l" + i)).orElseThrow(), Set.of(i)));
     }
     for (Question q : questions.all()) {
-      String[] words = Questions.id(q).split(" ");
+      String[] words = CandidateTests.id(q).split(" ");
       boolean run = words[0].equals("ohms") && words[1].equals("L") && words[2].startsWith("P");
       if (runs && run && !words[2].equals("PE") && !words[2].equals("P0")) {
         Set<Integer> upTo = new HashSet<>();
@@ -98,13 +98,13 @@ class OptimumTest {
         perfect.add(new Perfect(q, upTo));
       }
     }
-    Map<Question, Outlook> outlooks = new LinkedHashMap<>();
+    Map<Question, OutcomeModel> outcomeModels = new LinkedHashMap<>();
     for (Perfect t : perfect) {
       int[] classOf = new int[links];
       Arrays.setAll(classOf, i -> t.open.contains(i) ? 1 : 0);
-      outlooks.put(
+      outcomeModels.put(
           t.question,
-          new Outlook(
+          new OutcomeModel(
               classOf,
               new double[][] {{1, 0}, {0, 1}},
               List.of("closed", "OL"),
@@ -121,26 +121,26 @@ class OptimumTest {
               new Hypothesis(Hypothesis.Kind.FAULTY, List.of(open), p[i]), i, p[i]));
     }
     tests.put(links, perfect);
-    return new Desk(
+    return new PlanningState(
         sheet,
         questions,
-        outlooks,
+        outcomeModels,
         Policy.usual(false),
         Belief.of(beliefs),
-        new Standing(false, "off", Set.of()),
+        new WorkState(false, "off", Set.of()),
         perfect.stream().map(Perfect::question).toList(),
         Set.of());
   }
 
   /** Questions the planner needs on average, the confirming one counted. */
-  private double planned(Desk start, double[] p) {
+  private double planned(PlanningState start, double[] p) {
     double asked = 0;
     for (int truth = 0; truth < p.length; truth++) {
-      Desk desk = start;
+      PlanningState state = start;
       boolean ended = false;
       for (int n = 1; !ended; n++) {
-        Optional<Integer> strong = desk.strong();
-        Question next = strong.flatMap(desk::confirming).orElseGet(pick(desk));
+        Optional<Integer> strong = state.strong();
+        Question next = strong.flatMap(state::confirming).orElseGet(pick(state));
         int t = truth;
         Perfect test =
             tests.get(p.length).stream()
@@ -150,18 +150,18 @@ class OptimumTest {
         boolean open = test.open.contains(t);
         ended = open && test.open.size() == 1 && next.equals(own(start, t));
         asked += ended ? p[truth] * n : 0;
-        desk = ended ? desk : desk.after(next, open ? 1 : 0);
+        state = ended ? state : state.after(next, open ? 1 : 0);
       }
     }
     return asked;
   }
 
-  private static Supplier<Question> pick(Desk desk) {
-    return () -> BestValue.ranked(desk).get(0).question();
+  private static Supplier<Question> pick(PlanningState state) {
+    return () -> TwoStepLookahead.ranked(state).get(0).question();
   }
 
-  private static Question own(Desk desk, int link) {
-    return desk.questions().closedOhms(desk.sheet().part("l" + link)).orElseThrow();
+  private static Question own(PlanningState state, int link) {
+    return state.questions().closedOhms(state.sheet().part("l" + link)).orElseThrow();
   }
 
   /** The least questions on average from a set of candidates, a bit each (Bellman). */
@@ -215,7 +215,7 @@ class OptimumTest {
     double least = 0;
     for (int i = 0; i < CHAINS; i++) {
       double[] p = odds(links, random);
-      ours += planned(desk(links, p, true), p);
+      ours += planned(state(links, p, true), p);
       least += optimum((1 << links) - 1, p, tests.get(links), new HashMap<>());
     }
     assertThat(ours).isGreaterThanOrEqualTo(least - 1e-9);
@@ -227,7 +227,7 @@ class OptimumTest {
   @Test
   void tests_of_single_links_go_by_probability() {
     double[] p = {0.12, 0.4, 0.08, 0.25, 0.15};
-    double ours = planned(desk(5, p, false), p);
+    double ours = planned(state(5, p, false), p);
     assertThat(ours).isCloseTo(0.4 + 2 * 0.25 + 3 * 0.15 + 4 * 0.12 + 5 * 0.08, within(1e-9));
   }
 
@@ -236,7 +236,7 @@ class OptimumTest {
   void even_odds_are_halved() {
     double[] p = new double[8];
     Arrays.fill(p, 0.125);
-    double least = planned(desk(8, p, true), p);
+    double least = planned(state(8, p, true), p);
     assertThat(least).isLessThanOrEqualTo(4.0 + 1e-9);
   }
 }

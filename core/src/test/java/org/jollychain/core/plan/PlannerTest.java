@@ -11,14 +11,14 @@ import java.util.stream.Stream;
 import org.jollychain.core.Readings;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.Outlook;
+import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.simulation.Interview;
 import org.jollychain.core.simulation.SimulatedUnit;
@@ -51,7 +51,7 @@ class PlannerTest {
   @MethodSource("sheets")
   void nothing_dangerous_can_be_asked_of_any_shipped_unit(String key) {
     Sheet sheet = Sheets.shipped(key);
-    for (Question q : new Questions(new SoundUnit(sheet)).all()) {
+    for (Question q : new CandidateTests(new UnitModel(sheet)).all()) {
       if (q instanceof Question.Measure m) {
         boolean live = sheet.situation(m.situation()).supplyOn();
         assertThat(live && m.probe().function().needsDeadCircuit()).as("%s", q).isFalse();
@@ -141,20 +141,20 @@ class PlannerTest {
 
   @Test
   void a_disc_that_no_state_of_the_unit_opens_is_heated_by_itself_and_no_one_shot_part_is() {
-    Questions questions = new Questions(DIAGNOSIS.unit());
+    CandidateTests questions = new CandidateTests(DIAGNOSIS.unit());
     Question heated = questions.openOhms(DRYER.part("high-limit")).orElseThrow();
-    Standing.Leg leg = Standing.ARRIVED.to(heated, DRYER, Tariff.USUAL);
-    assertThat(leg.steps())
+    WorkState.Move move = WorkState.ARRIVED.to(heated, DRYER, TimeCosts.USUAL);
+    assertThat(move.steps())
         .anyMatch(s -> s.startsWith("Take the high limit out and heat it slowly to 1"));
-    assertThat(leg.minutes()).isGreaterThan(Tariff.USUAL.warm());
-    Outlook outlook = DIAGNOSIS.outlooks(List.of(heated)).get(heated);
-    assertThat(outlook.words()).contains("OL");
+    assertThat(move.minutes()).isGreaterThan(TimeCosts.USUAL.warm());
+    OutcomeModel outcomes = DIAGNOSIS.outcomeModels(List.of(heated)).get(heated);
+    assertThat(outcomes.words()).contains("OL");
     assertThat(questions.openOhms(DRYER.part("thermal-cutoff"))).isEmpty();
   }
 
   @Test
   void what_was_read_hotter_than_asked_answers_it_too() {
-    Questions questions = new Questions(DIAGNOSIS.unit());
+    CandidateTests questions = new CandidateTests(DIAGNOSIS.unit());
     Question heated = questions.openOhms(DRYER.part("high-limit")).orElseThrow();
     assertThat(questions.answeredBy(read.heated("high-limit", "180 C", "OL"))).contains(heated);
     assertThat(questions.answeredBy(read.heated("high-limit", "25 C", "0.2")))
@@ -170,7 +170,7 @@ class PlannerTest {
             usual.method(),
             usual.order(),
             true,
-            usual.tariff(),
+            usual.costs(),
             Set.of("C1", "C2"),
             Set.of(first),
             Set.of());
@@ -198,7 +198,7 @@ class PlannerTest {
             free.method(),
             free.order(),
             true,
-            Tariff.USUAL.exposing(60),
+            TimeCosts.USUAL.exposing(60),
             Set.of(),
             Set.of(),
             Set.of());
@@ -210,7 +210,7 @@ class PlannerTest {
 
   @Test
   void a_policy_that_costs_nothing_still_plans() {
-    Tariff nothing = new Tariff(0, 0, 0, 0, 0, 0, 0, 0, 0, 0);
+    TimeCosts nothing = new TimeCosts(0, 0, 0, 0, 0, 0, 0, 0, 0, 0);
     assertThat(nothing.probe()).isPositive();
     Policy usual = Policy.usual(true);
     Policy cheap =
@@ -223,13 +223,14 @@ class PlannerTest {
   @Test
   void with_nothing_in_reach_it_says_what_remains_open() {
     Policy usual = Policy.usual(false);
-    List<String> ids = new Questions(DIAGNOSIS.unit()).all().stream().map(Questions::id).toList();
+    List<String> ids =
+        new CandidateTests(DIAGNOSIS.unit()).all().stream().map(CandidateTests::id).toList();
     Policy none =
         new Policy(
             usual.method(),
             usual.order(),
             false,
-            usual.tariff(),
+            usual.costs(),
             Set.of(),
             Set.copyOf(ids),
             Set.of());
@@ -242,29 +243,31 @@ class PlannerTest {
   @Test
   void minutes_follow_from_where_the_work_stands() {
     Question cold =
-        new Questions(DIAGNOSIS.unit()).closedOhms(DRYER.part("high-limit")).orElseThrow();
-    Standing.Leg first = Standing.ARRIVED.to(cold, DRYER, Tariff.USUAL);
+        new CandidateTests(DIAGNOSIS.unit()).closedOhms(DRYER.part("high-limit")).orElseThrow();
+    WorkState.Move first = WorkState.ARRIVED.to(cold, DRYER, TimeCosts.USUAL);
     assertThat(first.opening()).isPositive();
     assertThat(first.minutes() - first.opening())
         .isCloseTo(
-            Tariff.USUAL.isolate() + Tariff.USUAL.change() + Tariff.USUAL.probe(), within(1e-9));
-    Standing.Leg again = first.after().to(cold, DRYER, Tariff.USUAL);
-    assertThat(again.minutes()).isCloseTo(Tariff.USUAL.probe(), within(1e-9));
+            TimeCosts.USUAL.isolate() + TimeCosts.USUAL.change() + TimeCosts.USUAL.probe(),
+            within(1e-9));
+    WorkState.Move again = first.after().to(cold, DRYER, TimeCosts.USUAL);
+    assertThat(again.minutes()).isCloseTo(TimeCosts.USUAL.probe(), within(1e-9));
     assertThat(again.steps()).isEmpty();
   }
 
   @Test
   void an_outlooks_likelihoods_add_up_and_tell_open_from_closed() {
-    Question drop = new Questions(DIAGNOSIS.unit()).drop(DRYER.part("high-limit")).orElseThrow();
-    Outlook outlook = DIAGNOSIS.outlooks(List.of(drop)).get(drop);
-    for (double[] row : outlook.likelihood()) {
+    Question drop =
+        new CandidateTests(DIAGNOSIS.unit()).drop(DRYER.part("high-limit")).orElseThrow();
+    OutcomeModel outcomes = DIAGNOSIS.outcomeModels(List.of(drop)).get(drop);
+    for (double[] row : outcomes.likelihood()) {
       double sum = 0;
       for (double p : row) {
         sum += p;
       }
       assertThat(sum).isCloseTo(1, within(1e-9));
     }
-    assertThat(outlook.answers()).isBetween(2, 9);
+    assertThat(outcomes.answers()).isBetween(2, 9);
   }
 
   /** A simulated unit with its limit open, worked on to the end. */
@@ -279,7 +282,7 @@ class PlannerTest {
     Interview unit =
         new Interview(
             new SimulatedUnit(DRYER, List.of(open), 3), new VirtualMeter(Meter.GENERAL, 4), 5);
-    Questions questions = new Questions(DIAGNOSIS.unit());
+    CandidateTests questions = new CandidateTests(DIAGNOSIS.unit());
     List<Evidence> evidence = new ArrayList<>();
     Plan plan = plan(Policy.usual(true));
     while (!plan.next().isEmpty() && evidence.size() < 12) {
@@ -295,9 +298,9 @@ class PlannerTest {
   @Test
   void the_route_card_names_a_suspect_at_its_leaves_and_its_branches_share_the_chances() {
     Diagnosis.Opinion opinion = DIAGNOSIS.opinion(List.of(), NO_HEAT);
-    RouteCard card = PLANNER.route(opinion, List.of(), Policy.usual(true), 4);
+    DecisionTree card = PLANNER.route(opinion, List.of(), Policy.usual(true), 4);
     assertThat(card.branches()).isNotEmpty();
-    double sum = card.branches().stream().mapToDouble(RouteCard.Branch::probability).sum();
+    double sum = card.branches().stream().mapToDouble(DecisionTree.Branch::probability).sum();
     assertThat(sum).isBetween(0.85, 1.0);
     assertThat(card.text()).contains("It is the ").contains("min)");
   }

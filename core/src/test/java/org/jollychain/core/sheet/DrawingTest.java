@@ -7,8 +7,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jollychain.core.Sheets;
-import org.jollychain.core.network.CheckedSheet;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.SheetValidator;
+import org.jollychain.core.network.UnitModel;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -22,7 +22,7 @@ class DrawingTest {
   }
 
   private static List<Drawing> drawings(Sheet sheet) {
-    List<Chain> chains = List.copyOf(new SoundUnit(sheet).chains().keySet());
+    List<Chain> chains = List.copyOf(new UnitModel(sheet).chains().keySet());
     List<Drawing> drawings = new ArrayList<>();
     for (Chain main : chains) {
       drawings.add(Drawing.of(sheet, main, chains.stream().filter(c -> c != main).toList()));
@@ -89,7 +89,7 @@ class DrawingTest {
   @MethodSource("shipped")
   void the_chosen_chain_is_the_first_row_from_source_to_return(String key) {
     Sheet sheet = Sheets.shipped(key);
-    List<Chain> chains = List.copyOf(new SoundUnit(sheet).chains().keySet());
+    List<Chain> chains = List.copyOf(new UnitModel(sheet).chains().keySet());
     List<Drawing> drawings = drawings(sheet);
     for (int i = 0; i < chains.size(); i++) {
       List<String> firstRow =
@@ -105,12 +105,12 @@ class DrawingTest {
   /** The bound of the format: 200 parts and 400 points. */
   @Test
   void the_largest_sheet_that_is_allowed_solves_and_draws() {
-    Sheet sheet = CheckedSheet.read(largest());
+    Sheet sheet = SheetValidator.read(largest());
     assertThat(sheet.parts()).hasSize(200);
     assertThat(sheet.points()).hasSize(400);
     Drawing drawing = drawings(sheet).get(0);
     assertThat(drawing.parts()).hasSize(200);
-    assertThat(new SoundUnit(sheet).runs("load-0", new SoundUnit(sheet).in("call"))).isTrue();
+    assertThat(new UnitModel(sheet).runs("load-0", new UnitModel(sheet).in("call"))).isTrue();
   }
 
   /** Twenty branches of ten parts each between L and N, the rest points nothing hangs on. */

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.util.List;
 import org.jollychain.core.Sheets;
-import org.jollychain.core.network.CheckedSheet;
+import org.jollychain.core.network.SheetValidator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -173,11 +173,11 @@ class SheetReaderTest {
   @ValueSource(ints = {1022, 1023, 1024, 1025, 2048})
   void a_character_of_two_halves_may_stand_anywhere(int at) {
     String sheet = "#" + "x".repeat(at - 1) + "\ud83d\ude00\n" + Sheets.HEATER;
-    assertThat(CheckedSheet.read(sheet).parts()).isNotEmpty();
+    assertThat(SheetValidator.read(sheet).parts()).isNotEmpty();
   }
 
   private static List<SheetProblem> problemsOf(String text) {
-    return catchThrowableOfType(InvalidSheetException.class, () -> CheckedSheet.read(text))
+    return catchThrowableOfType(InvalidSheetException.class, () -> SheetValidator.read(text))
         .problems();
   }
 }

@@ -11,9 +11,9 @@ import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
-import org.jollychain.core.network.CheckedSheet;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Meters;
+import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.InvalidSheetException;
 import org.jollychain.server.meter.MeterService;
@@ -37,11 +37,11 @@ public class AssessService {
   private final SheetService sheets;
   private final MeterService meters;
   private final AssessmentPool pool;
-  private final LoadingCache<String, Engine> engines =
+  private final LoadingCache<String, SheetEngine> engines =
       Caffeine.newBuilder()
           .maximumWeight(MOST_KEPT)
-          .<String, Engine>weigher((text, engine) -> engine.weight())
-          .build(text -> new Engine(new Diagnosis(CheckedSheet.unit(text))));
+          .<String, SheetEngine>weigher((text, engine) -> engine.weight())
+          .build(text -> new SheetEngine(new Diagnosis(SheetValidator.unit(text))));
 
   AssessService(SheetService sheets, MeterService meters, AssessmentPool pool) {
     this.pool = pool;
@@ -54,13 +54,13 @@ public class AssessService {
    *
    * @throws InvalidSheetException when the text is no valid sheet
    */
-  public Engine engine(String text) {
+  public SheetEngine engine(String text) {
     return engines.get(text);
   }
 
   /** Learns ahead what the first assessment and plan by a sheet need. */
   public void learn(String text) {
-    Engine engine = engine(text);
+    SheetEngine engine = engine(text);
     Diagnosis.Opinion opinion = engine.opinion(List.of(), Optional.empty());
     engine.plan(opinion, List.of(), Optional.empty(), Policy.usual(true));
   }
@@ -88,7 +88,7 @@ public class AssessService {
     return pool.run(CASES, () -> assess(file, engine(text), known));
   }
 
-  private static Assessed assess(CaseFile file, Engine engine, Meters meters) {
+  private static Assessed assess(CaseFile file, SheetEngine engine, Meters meters) {
     List<Evidence> evidence = new ArrayList<>();
     Set<String> ids = new HashSet<>();
     List<CaseFile.Item> items = file.evidence() == null ? List.of() : file.evidence();

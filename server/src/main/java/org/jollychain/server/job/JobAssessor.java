@@ -9,14 +9,14 @@ import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.network.Meters;
+import org.jollychain.core.plan.DecisionTree;
 import org.jollychain.core.plan.Forecast;
 import org.jollychain.core.plan.Policy;
-import org.jollychain.core.plan.RouteCard;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.server.assess.AssessService;
 import org.jollychain.server.assess.AssessmentPool;
 import org.jollychain.server.assess.CaseFile;
-import org.jollychain.server.assess.Engine;
+import org.jollychain.server.assess.SheetEngine;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.meter.OwnedMeter;
 import org.jollychain.server.meter.ShopMeter;
@@ -75,14 +75,14 @@ public class JobAssessor {
    *
    * @param text of the sheet's revision
    */
-  private record Taken(
+  private record JobEvidence(
       Job job, String text, List<JobView.Entry> entries, Meters meters, PolicyItem policy) {
 
     Optional<String> complaint() {
       return Optional.of(job.complaint()).filter(c -> !c.isEmpty());
     }
 
-    List<Evidence> standing(Engine engine) {
+    List<Evidence> standing(SheetEngine engine) {
       List<Evidence> standing = new ArrayList<>();
       for (JobView.Entry e : entries) {
         if (e.struckAt() == null) {
@@ -97,11 +97,11 @@ public class JobAssessor {
     }
   }
 
-  private Taken taken(UUID id) {
+  private JobEvidence taken(UUID id) {
     return reading.execute(
         status -> {
           Job job = JobService.found(jobs, id);
-          return new Taken(
+          return new JobEvidence(
               job,
               sheets.revision(job.sheetKey(), job.sheetRevision()).text(),
               log.entries(jobs.evidence(id)),
@@ -111,13 +111,13 @@ public class JobAssessor {
   }
 
   /** What stands of a job, and what is made of it. */
-  private record Weighed(Engine engine, List<Evidence> standing, Diagnosis.Opinion opinion) {}
+  private record Weighed(SheetEngine engine, List<Evidence> standing, Diagnosis.Opinion opinion) {}
 
-  private <T> T weighed(Taken taken, Function<Weighed, T> work) {
+  private <T> T weighed(JobEvidence taken, Function<Weighed, T> work) {
     return pool.run(
         taken.job.id(),
         () -> {
-          Engine engine = assess.engine(taken.text);
+          SheetEngine engine = assess.engine(taken.text);
           List<Evidence> standing = taken.standing(engine);
           Diagnosis.Opinion opinion = engine.opinion(standing, taken.complaint());
           return work.apply(new Weighed(engine, standing, opinion));
@@ -130,7 +130,7 @@ public class JobAssessor {
    * @throws RefusedException when there is no such job
    */
   public JobView view(UUID id) {
-    Taken taken = taken(id);
+    JobEvidence taken = taken(id);
     JobView view = weighed(taken, weighed -> view(taken, weighed));
     if (!taken.job.leadingIsOfNow()) {
       keep(taken.job, view.assessment().leading());
@@ -138,8 +138,8 @@ public class JobAssessor {
     return view;
   }
 
-  private static JobView view(Taken taken, Weighed weighed) {
-    Engine engine = weighed.engine;
+  private static JobView view(JobEvidence taken, Weighed weighed) {
+    SheetEngine engine = weighed.engine;
     Optional<String> complaint = taken.complaint();
     return new JobView(
         taken.job,
@@ -176,7 +176,7 @@ public class JobAssessor {
 
   /** What is left of a job in every order, side by side. */
   public List<Forecast> forecast(UUID id) {
-    Taken taken = taken(id);
+    JobEvidence taken = taken(id);
     return weighed(
         taken,
         w ->
@@ -184,8 +184,8 @@ public class JobAssessor {
   }
 
   /** The plan of a job as a tree of so many questions. */
-  public RouteCard route(UUID id, int depth) {
-    Taken taken = taken(id);
+  public DecisionTree route(UUID id, int depth) {
+    JobEvidence taken = taken(id);
     return weighed(
         taken, w -> w.engine.planner().route(w.opinion, w.standing, taken.planned(), depth));
   }
@@ -196,7 +196,7 @@ public class JobAssessor {
    * @throws RefusedException when there is no such job
    */
   public CaseFile caseOf(UUID id) {
-    Taken taken = taken(id);
+    JobEvidence taken = taken(id);
     Job job = taken.job;
     List<CaseFile.Item> items =
         taken.entries.stream()

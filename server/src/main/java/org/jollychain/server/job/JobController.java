@@ -5,11 +5,11 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
+import org.jollychain.core.plan.DecisionTree;
 import org.jollychain.core.plan.Forecast;
-import org.jollychain.core.plan.RouteCard;
 import org.jollychain.server.assess.CaseFile;
 import org.jollychain.server.assess.EvidenceItem;
-import org.jollychain.server.report.Paper;
+import org.jollychain.server.report.PdfRenderer;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -29,11 +29,11 @@ class JobController {
   private final JobService jobs;
   private final EvidenceLog evidence;
   private final JobAssessor assessor;
-  private final Paper paper;
+  private final PdfRenderer paper;
   private final Clock clock;
 
   JobController(
-      JobService jobs, EvidenceLog evidence, JobAssessor assessor, Paper paper, Clock clock) {
+      JobService jobs, EvidenceLog evidence, JobAssessor assessor, PdfRenderer paper, Clock clock) {
     this.jobs = jobs;
     this.evidence = evidence;
     this.assessor = assessor;
@@ -81,7 +81,7 @@ class JobController {
 
   /** The plan as a tree, for work away from the screen. */
   @GetMapping("/{id}/route")
-  RouteCard route(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
+  DecisionTree route(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
     return assessor.route(id, depth);
   }
 

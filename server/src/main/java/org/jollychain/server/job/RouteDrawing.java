@@ -3,8 +3,8 @@ package org.jollychain.server.job;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.jollychain.core.plan.RouteCard;
-import org.jollychain.server.report.Paper;
+import org.jollychain.core.plan.DecisionTree;
+import org.jollychain.server.report.PdfRenderer;
 
 /** A route card drawn: a tree from left to right down a sheet of paper, one line a row. */
 final class RouteDrawing {
@@ -21,7 +21,7 @@ final class RouteDrawing {
 
   private RouteDrawing() {}
 
-  static String svg(String heading, RouteCard card) {
+  static String svg(String heading, DecisionTree card) {
     RouteDrawing drawing = new RouteDrawing();
     drawing.draw(card, LEFT);
     String font = "font-family=\"IBM Plex Sans, sans-serif\" font-size=\"14\" fill=\"#17211f\"";
@@ -39,11 +39,11 @@ final class RouteDrawing {
             drawing.y,
             font,
             LEFT,
-            Paper.text(heading),
+            PdfRenderer.text(heading),
             String.join("\n", drawing.shapes));
   }
 
-  private void draw(RouteCard card, int x) {
+  private void draw(DecisionTree card, int x) {
     if (!card.steps().isEmpty()) {
       line(x, "fill=\"#55615d\" font-size=\"12\"", String.join(" › ", card.steps()));
     }
@@ -54,7 +54,7 @@ final class RouteDrawing {
             : String.format(Locale.ROOT, "%s (%.1f min)", card.heading(), card.minutes());
     line(x, leaf ? "fill=\"#00695a\" font-weight=\"600\"" : "font-weight=\"600\"", said);
     int stem = y - ROW / 2;
-    for (RouteCard.Branch b : card.branches()) {
+    for (DecisionTree.Branch b : card.branches()) {
       int at = y - 5;
       shapes.add(
           "<path d=\"M%d %d V%d H%d\" fill=\"none\" stroke=\"#8a5e10\" stroke-width=\"1.5\"/>"
@@ -75,7 +75,8 @@ final class RouteDrawing {
         end = space > from ? space : end;
       }
       String part = text.substring(from, end).strip();
-      shapes.add("<text x=\"%d\" y=\"%d\" %s>%s</text>".formatted(x, y, style, Paper.text(part)));
+      shapes.add(
+          "<text x=\"%d\" y=\"%d\" %s>%s</text>".formatted(x, y, style, PdfRenderer.text(part)));
       right = Math.max(right, x + LETTER * part.length() + LEFT);
       y += ROW;
       from = end;

@@ -1,9 +1,9 @@
 package org.jollychain.server.job;
 
-import static org.jollychain.server.report.Paper.text;
+import static org.jollychain.server.report.PdfRenderer.text;
 
 import java.util.Locale;
-import org.jollychain.core.plan.RouteCard;
+import org.jollychain.core.plan.DecisionTree;
 
 /** A route card for paper. */
 final class RoutePage {
@@ -15,7 +15,7 @@ final class RoutePage {
   private RoutePage() {}
 
   /** The card as XHTML under what it is of. */
-  static String xhtml(JobView view, RouteCard card) {
+  static String xhtml(JobView view, DecisionTree card) {
     StringBuilder page = new StringBuilder();
     page.append("<h1>%s, route card</h1>".formatted(text(view.job().unitTag())));
     String complaint = view.complaintTitle().isEmpty() ? "" : ". " + view.complaintTitle();
@@ -25,7 +25,7 @@ final class RoutePage {
     return page.toString();
   }
 
-  private static void write(StringBuilder page, RouteCard card) {
+  private static void write(StringBuilder page, DecisionTree card) {
     if (!card.steps().isEmpty()) {
       page.append("<p class='soft'>%s</p>".formatted(text(String.join(" › ", card.steps()))));
     }
@@ -39,7 +39,7 @@ final class RoutePage {
             "<p class='asked'>%s <span class='soft'>%.1f min</span></p>",
             text(card.heading()),
             card.minutes()));
-    for (RouteCard.Branch b : card.branches()) {
+    for (DecisionTree.Branch b : card.branches()) {
       page.append(
           String.format(
               Locale.ROOT,

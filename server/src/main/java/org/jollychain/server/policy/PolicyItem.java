@@ -12,7 +12,7 @@ import java.util.Set;
 import org.jollychain.core.plan.Method;
 import org.jollychain.core.plan.Order;
 import org.jollychain.core.plan.Policy;
-import org.jollychain.core.plan.Tariff;
+import org.jollychain.core.plan.TimeCosts;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -39,7 +39,7 @@ public record PolicyItem(
   /** The usual way in everything. */
   public static final PolicyItem USUAL = new PolicyItem(null, null, null, null, null, null, null);
 
-  /** Minutes of each action, as {@link Tariff} has them. */
+  /** Minutes of each action, as {@link TimeCosts} has them. */
   public record Minutes(
       @DecimalMin("0") @DecimalMax("1000") double probe,
       @DecimalMin("0") @DecimalMax("1000") double clamp,
@@ -58,7 +58,7 @@ public record PolicyItem(
 
   /** The same with what was left out said as usual. */
   public PolicyItem complete() {
-    Tariff usual = Tariff.USUAL;
+    TimeCosts usual = TimeCosts.USUAL;
     return new PolicyItem(
         method == null ? Method.MIXED : method,
         order == null ? Order.BEST_VALUE : order,
@@ -84,8 +84,8 @@ public record PolicyItem(
   public Policy policy(boolean livePermit) {
     PolicyItem all = complete();
     Minutes m = Objects.requireNonNull(all.minutes);
-    Tariff tariff =
-        new Tariff(
+    TimeCosts tariff =
+        new TimeCosts(
             m.probe,
             m.clamp,
             m.question,

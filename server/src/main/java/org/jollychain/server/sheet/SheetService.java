@@ -12,9 +12,9 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.fault.WhatIf;
-import org.jollychain.core.network.CheckedSheet;
-import org.jollychain.core.network.SoundUnit;
+import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.network.SpiceNetlist;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Drawing;
 import org.jollychain.core.sheet.InvalidSheetException;
@@ -44,11 +44,11 @@ public class SheetService {
   private final MeterService meters;
   private final JsonMapper json;
   private final Clock clock;
-  private final LoadingCache<String, SoundUnit> units =
+  private final LoadingCache<String, UnitModel> units =
       Caffeine.newBuilder()
           .maximumWeight(MOST_NUMBERS_KEPT)
-          .<String, SoundUnit>weigher((text, unit) -> numbers(unit.sheet()))
-          .build(text -> CheckedSheet.unit(text));
+          .<String, UnitModel>weigher((text, unit) -> numbers(unit.sheet()))
+          .build(text -> SheetValidator.unit(text));
 
   private final Cache<String, Sheet> read =
       Caffeine.newBuilder().maximumSize(MOST_SHEETS_KEPT).build();
@@ -157,13 +157,13 @@ public class SheetService {
    *
    * @throws RefusedException when there is no such revision
    */
-  public SoundUnit unit(String key, int revision) {
+  public UnitModel unit(String key, int revision) {
     return units.get(revision(key, revision).text());
   }
 
   /** A revision laid out once for each path. */
   List<Drawing> drawings(String key, int revision) {
-    SoundUnit unit = unit(key, revision);
+    UnitModel unit = unit(key, revision);
     List<Chain> chains = List.copyOf(unit.chains().keySet());
     return chains.stream()
         .map(
@@ -177,7 +177,7 @@ public class SheetService {
   }
 
   WhatIf.Answer solve(SolveRequest request) {
-    SoundUnit unit = units.get(text(request.sheet()));
+    UnitModel unit = units.get(text(request.sheet()));
     Sheet sheet = unit.sheet();
     return WhatIf.answer(
         unit,
@@ -191,7 +191,7 @@ public class SheetService {
 
   Validation validate(String text) {
     try {
-      CheckedSheet.read(text);
+      SheetValidator.read(text);
       return new Validation(List.of());
     } catch (InvalidSheetException e) {
       return new Validation(e.problems());
@@ -236,7 +236,7 @@ public class SheetService {
    * @throws RefusedException when the sheet calls itself otherwise
    */
   public SheetRevision save(String key, String text) {
-    Sheet sheet = CheckedSheet.read(text);
+    Sheet sheet = SheetValidator.read(text);
     if (!sheet.key().equals(key)) {
       throw RefusedException.unprocessable(
           "The sheet calls itself \"%s\" and was sent as \"%s\"; make the two one."

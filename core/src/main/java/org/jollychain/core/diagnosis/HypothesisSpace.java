@@ -1,0 +1,78 @@
+package org.jollychain.core.diagnosis;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.jollychain.core.fault.Fault;
+import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.network.Change;
+
+/**
+ * All that may be true before anything was read, in a fixed order.
+ *
+ * <p>A fault that comes and goes is at each reading either there or not: then the unit is as with
+ * the lasting fault of the same kind, else as a sound one. So it is weighed by what those two make
+ * of the readings.
+ */
+final class HypothesisSpace {
+
+  /** The place of the sound unit. */
+  static final int SOUND = 0;
+
+  private static final int LASTING = -1;
+
+  private final List<Hypothesis> all;
+  private final int[] whilePresent;
+  private final int[] whileGone;
+
+  /** What is done to the circuit, by whatever fault, and which contacts stand open at rest. */
+  private record What(List<Change> changes, List<Fault> resting) {}
+
+  HypothesisSpace(List<Hypothesis> all) {
+    this.all = all;
+    this.whilePresent = new int[all.size()];
+    this.whileGone = new int[all.size()];
+    Map<What, Integer> lasting = new HashMap<>();
+    for (int i = 0; i < all.size(); i++) {
+      Hypothesis h = all.get(i);
+      boolean ofParts = h.kind() != Hypothesis.Kind.NOT_ON_SHEET && h.supplyFault().isEmpty();
+      if (ofParts && h.intermittent().isEmpty()) {
+        lasting.putIfAbsent(new What(changes(h), resting(h)), i);
+      }
+    }
+    for (int i = 0; i < all.size(); i++) {
+      Hypothesis h = all.get(i);
+      boolean passing = h.intermittent().isPresent();
+      whilePresent[i] =
+          passing ? lasting.getOrDefault(new What(changes(h), resting(h)), LASTING) : LASTING;
+      whileGone[i] =
+          passing ? lasting.getOrDefault(new What(List.of(), resting(h)), LASTING) : LASTING;
+    }
+  }
+
+  private static List<Change> changes(Hypothesis h) {
+    return h.ofParts().flatMap(f -> f.changes().stream()).toList();
+  }
+
+  private static List<Fault> resting(Hypothesis h) {
+    return h.faults().stream().filter(Fault.Resting.class::isInstance).toList();
+  }
+
+  List<Hypothesis> all() {
+    return all;
+  }
+
+  boolean comesAndGoes(int index) {
+    return whilePresent[index] != LASTING;
+  }
+
+  /** The place of the sound unit that it is like while it is gone. */
+  int whileGone(int index) {
+    return whileGone[index];
+  }
+
+  /** The place of the lasting fault that one which comes and goes is like while it is there. */
+  int whilePresent(int index) {
+    return whilePresent[index];
+  }
+}

@@ -1,0 +1,18 @@
+package org.jollychain.core.diagnosis;
+
+/**
+ * An expected reading as a straight line in the uncertain parameters: reading = mean + slopes . z +
+ * residual, z standard normal.
+ *
+ * @param mean in the unit of the function
+ * @param slopes by parameter, in the unit per standard deviation
+ * @param residualVariance what the line leaves, in the unit squared
+ * @param floating how much of a voltage is a ghost, 0 to 1: the share of it that the meter's own
+ *     input divides with the impedance it looks into
+ */
+record LinearPrediction(double mean, Slopes slopes, double residualVariance, double floating) {
+
+  LinearPrediction(double mean, double[] slopes, double residualVariance, double floating) {
+    this(mean, Slopes.of(slopes), residualVariance, floating);
+  }
+}

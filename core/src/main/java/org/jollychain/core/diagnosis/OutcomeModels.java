@@ -1,0 +1,371 @@
+package org.jollychain.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.IntFunction;
+import java.util.function.IntUnaryOperator;
+import java.util.stream.IntStream;
+import org.jollychain.core.evidence.CodeShown;
+import org.jollychain.core.evidence.Inspection;
+import org.jollychain.core.evidence.Observation;
+import org.jollychain.core.evidence.Question;
+import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.network.Accuracy;
+import org.jollychain.core.network.FaultSweep;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.quantity.Work;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+
+/**
+ * Learns what may come of questions, for a whole sheet at once: each situation is solved once under
+ * every hypothesis, and every probe is read from that.
+ *
+ * <p>Readings that no meter could tell apart make one class; the spread of a class over all units
+ * of the sheet is that of the line of one of its members. Between neighbouring classes that are
+ * well apart runs a boundary, and the boundaries divide what may be shown into answers; how likely
+ * a class is to give each follows from its normal distribution, a small share left for slips. For
+ * weighing readings that have been taken this would be too coarse; for choosing what to ask it is
+ * as good as the exact thing and far quicker.
+ */
+final class OutcomeModels {
+
+  private static final double SLIP = 0.01;
+  private static final int MOST_ANSWERS = 9;
+
+  /** So many questions times hypotheses are looked at one by one; more than that, coarsely. */
+  private static final long MOST_AT_ONCE = 1_500_000;
+
+  /** Stands for what is not on the sheet. */
+  private static final int UNKNOWN = Integer.MIN_VALUE;
+
+  /** Classes further apart than this many of their own standard deviations are told apart. */
+  private static final double APART = 0.6;
+
+  /** Two readings this close, in standard deviations of the meter's own, are of one class. */
+  private static final double SAME = 0.5;
+
+  /** The share of drops that sit in a part's terminals; common practice, no source. */
+  private static final double IN_ITS_TERMINALS = 0.5;
+
+  private final Sheet sheet;
+  private final UnitModel unit;
+  private final MeasurementModel measurements;
+  private final List<Hypothesis> hypotheses;
+
+  /** The place of what is not on the sheet; -1 if nobody thinks of it. */
+  private final int unknown;
+
+  private final ObservationModel observations;
+
+  /** The places of the hypotheses that blame a part. */
+  private final Map<String, List<Integer>> blaming = new HashMap<>();
+
+  OutcomeModels(
+      MeasurementModel measurements, ObservationModel observations, List<Hypothesis> hypotheses) {
+    this.unit = measurements.unit();
+    this.sheet = unit.sheet();
+    this.measurements = measurements;
+    this.observations = observations;
+    this.hypotheses = hypotheses;
+    this.unknown =
+        IntStream.range(0, hypotheses.size())
+            .filter(i -> hypotheses.get(i).kind() == Hypothesis.Kind.NOT_ON_SHEET)
+            .findFirst()
+            .orElse(-1);
+    for (int i = 0; i < hypotheses.size(); i++) {
+      int hypothesis = i;
+      hypotheses
+          .get(i)
+          .ofParts()
+          .forEach(f -> blaming.computeIfAbsent(f.part(), p -> new ArrayList<>()).add(hypothesis));
+    }
+  }
+
+  Map<Question, OutcomeModel> learn(Collection<? extends Question> questions) {
+    Map<String, List<Question>> bySituation = new LinkedHashMap<>();
+    for (Question q : questions) {
+      bySituation.computeIfAbsent(q.situation(), s -> new ArrayList<>()).add(q);
+    }
+    Map<Question, OutcomeModel> all = new HashMap<>();
+    boolean coarse = (long) questions.size() * hypotheses.size() > MOST_AT_ONCE;
+    bySituation.forEach((id, asked) -> learn(sheet.situation(id), asked, coarse, all));
+    return all;
+  }
+
+  private void learn(
+      Situation situation, List<Question> asked, boolean coarse, Map<Question, OutcomeModel> all) {
+    DistinctFaults faults =
+        coarse
+            ? DistinctFaults.coarse(unit, situation, hypotheses)
+            : measurements.faults(situation);
+    for (Question q : asked) {
+      Work.check();
+      if (q instanceof Question.Measure m) {
+        OutcomeModel known = all.get(new Question.Measure(m.probe()));
+        OutcomeModel found = known == null ? measured(m.probe(), situation, faults) : known;
+        all.put(q, m.reseated() ? reseated(found, m.probe().part().orElseThrow()) : found);
+      } else if (q instanceof Question.Runs r) {
+        all.put(
+            q,
+            seen(
+                Observation.Runs.values().length,
+                i -> runsWord(Observation.Runs.values()[i]),
+                faults::of,
+                (i, answer) ->
+                    ObservationModel.seen(
+                        observations.share(
+                            r.part(),
+                            Observation.Runs.values()[answer],
+                            faults.sweep().solution(faults.of(i))))));
+      } else if (q instanceof Question.Look look) {
+        Inspection.Finding[] findings = {Inspection.Finding.BURNT, Inspection.Finding.LOOKS_SOUND};
+        all.put(
+            q,
+            seen(
+                findings.length,
+                i -> findings[i].toString().replace('-', ' '),
+                modes(look.part()),
+                (i, answer) ->
+                    InspectionModel.probability(
+                        findings[answer], hypotheses.get(i).modeOf(look.part()))));
+      } else if (q instanceof Question.Code c) {
+        List<Optional<String>> codes = new ArrayList<>(List.of(Optional.empty()));
+        sheet.codes().keySet().forEach(code -> codes.add(Optional.of(code)));
+        all.put(
+            q,
+            seen(
+                codes.size(),
+                i -> codes.get(i).orElse("no code"),
+                i -> i,
+                (i, answer) ->
+                    observations.codes(
+                        new CodeShown("", codes.get(answer), c.situation(), Optional.empty()),
+                        hypotheses.get(i))));
+      }
+    }
+  }
+
+  /** How a part is at fault under each hypothesis, as a number; -1 where it is not. */
+  private IntUnaryOperator modes(String part) {
+    Map<Integer, Integer> modes = new HashMap<>();
+    for (int i : blaming.getOrDefault(part, List.of())) {
+      modes.put(i, hypotheses.get(i).modeOf(part).orElseThrow().ordinal());
+    }
+    return i -> modes.getOrDefault(i, -1);
+  }
+
+  private static String runsWord(Observation.Runs runs) {
+    return switch (runs) {
+      case YES -> "runs";
+      case WEAKLY -> "runs weakly";
+      case NO -> "does not run";
+    };
+  }
+
+  /** How likely an answer is under a hypothesis, by its place, up to a factor. */
+  private interface Chance {
+    double of(int hypothesis, int answer);
+  }
+
+  /**
+   * @param alike the same for hypotheses under which the chances are the same
+   */
+  private OutcomeModel seen(
+      int answers, IntFunction<String> word, IntUnaryOperator alike, Chance chance) {
+    int[] classOf = new int[hypotheses.size()];
+    Map<List<Double>, Integer> classes = new LinkedHashMap<>();
+    Map<Integer, Integer> known = new HashMap<>();
+    for (int i = 0; i < classOf.length; i++) {
+      int hypothesis = i;
+      classOf[i] =
+          known.computeIfAbsent(
+              i == unknown ? UNKNOWN : alike.applyAsInt(i),
+              k -> {
+                double[] row = new double[answers];
+                for (int j = 0; j < answers; j++) {
+                  row[j] = hypothesis == unknown ? 1 : chance.of(hypothesis, j);
+                }
+                double sum = Arrays.stream(row).sum();
+                return classes.computeIfAbsent(
+                    Arrays.stream(row).mapToObj(p -> Math.round(1e4 * p / sum) / 1e4).toList(),
+                    c -> classes.size());
+              });
+    }
+    double[][] likelihood =
+        classes.keySet().stream().map(k -> withSlips(k, answers)).toArray(double[][]::new);
+    return new OutcomeModel(
+        classOf,
+        likelihood,
+        IntStream.range(0, answers).mapToObj(word).toList(),
+        new double[0],
+        Optional.empty());
+  }
+
+  /** Rounded as they are, they add up to one again. */
+  private static double[] withSlips(List<Double> chances, int answers) {
+    double sum = chances.stream().mapToDouble(p -> p).sum();
+    return chances.stream().mapToDouble(p -> (1 - SLIP) * p / sum + SLIP / answers).toArray();
+  }
+
+  /**
+   * A class of readings.
+   *
+   * @param value what the meter shows, in its unit
+   */
+  private record Peak(double value, double sd, double overLimit) {}
+
+  private OutcomeModel measured(Probe probe, Situation situation, DistinctFaults faults) {
+    Meter meter = Meter.GENERAL;
+    FaultSweep.Readings readings = faults.sweep().at(probe, meter);
+    double[] values = new double[faults.count()];
+    Arrays.setAll(values, f -> readings.shown(probe.function(), f));
+    double[] sorted = values.clone();
+    Arrays.sort(sorted);
+    // the least of each class of readings
+    double[] least = new double[sorted.length];
+    int classes = 0;
+    for (double value : sorted) {
+      if (classes == 0 || !same(meter, probe.function(), least[classes - 1], value)) {
+        least[classes++] = value;
+      }
+    }
+    int[] classOfFault = new int[values.length];
+    int[] most = new int[classes];
+    Arrays.fill(most, -1);
+    for (int f = 0; f < values.length; f++) {
+      int at = Arrays.binarySearch(least, 0, classes, values[f]);
+      int c = at >= 0 ? at : -at - 2;
+      classOfFault[f] = c;
+      int i = faults.likeliest(f);
+      if (most[c] < 0 || hypotheses.get(i).prior() > hypotheses.get(most[c]).prior()) {
+        most[c] = i;
+      }
+    }
+    List<Peak> peaks = new ArrayList<>();
+    for (int i : most) {
+      peaks.add(peak(probe, situation, i, values[faults.of(i)]));
+    }
+    int[] classOf = new int[hypotheses.size()];
+    for (int i = 0; i < classOf.length; i++) {
+      classOf[i] = i == unknown ? peaks.size() : classOfFault[faults.of(i)];
+    }
+    return divided(probe, peaks, classOf, unknown >= 0);
+  }
+
+  /** The same once a part's terminals were put on again: a drop that sat in them is gone. */
+  private OutcomeModel reseated(OutcomeModel found, String part) {
+    double[][] likelihood =
+        Arrays.stream(found.likelihood()).map(double[]::clone).toArray(double[][]::new);
+    double[] sound = likelihood[found.classOf()[HypothesisSpace.SOUND]];
+    boolean[] ofOthers = new boolean[likelihood.length];
+    for (int i = 0; i < hypotheses.size(); i++) {
+      ofOthers[found.classOf()[i]] |= hypotheses.get(i).modeOf(part).isEmpty();
+    }
+    for (int c = 0; c < likelihood.length; c++) {
+      for (int j = 0; !ofOthers[c] && j < sound.length; j++) {
+        likelihood[c][j] = (1 - IN_ITS_TERMINALS) * likelihood[c][j] + IN_ITS_TERMINALS * sound[j];
+      }
+    }
+    List<String> words = new ArrayList<>(found.words());
+    int likeliest =
+        IntStream.range(0, sound.length)
+            .reduce((a, b) -> sound[b] > sound[a] ? b : a)
+            .orElseThrow();
+    words.set(likeliest, OutcomeModel.AS_SOUND);
+    return new OutcomeModel(
+        found.classOf(), likelihood, List.copyOf(words), found.values(), found.function());
+  }
+
+  private static boolean same(Meter meter, MeterFunction function, double a, double b) {
+    if (function.needsDeadCircuit() && Math.min(a, b) > 3 * meter.overLimitOhms()) {
+      return true;
+    }
+    return Math.abs(a - b) < SAME * own(meter, function, Math.max(Math.abs(a), Math.abs(b)));
+  }
+
+  private static double own(Meter meter, MeterFunction function, double size) {
+    Accuracy accuracy = meter.accuracy(function);
+    return (accuracy.share() * size + accuracy.counts() * accuracy.resolutionAt(size))
+        / Math.sqrt(3);
+  }
+
+  private Peak peak(Probe probe, Situation situation, int member, double value) {
+    Meter meter = Meter.GENERAL;
+    LinearPrediction line = measurements.line(hypotheses.get(member).changesIn(situation), probe);
+    double variance = line.residualVariance() + line.slopes().squared();
+    double own = own(meter, probe.function(), Math.abs(value));
+    double over =
+        probe.function().needsDeadCircuit()
+            ? ReadingLikelihood.above(value, meter.overLimitOhms())
+            : 0;
+    return new Peak(line.mean(), Math.sqrt(variance + own * own), over);
+  }
+
+  /** Draws the boundaries, widest gaps first, and computes each class's share between them. */
+  private static OutcomeModel divided(
+      Probe probe, List<Peak> peaks, int[] classOf, boolean withUnknown) {
+    boolean ohms = probe.function().needsDeadCircuit();
+    List<Peak> finite =
+        peaks.stream()
+            .filter(p -> p.overLimit < 0.5)
+            .sorted(Comparator.comparingDouble(Peak::value))
+            .toList();
+    record Gap(double at, double width) {}
+    List<Gap> gaps = new ArrayList<>();
+    for (int i = 1; i < finite.size(); i++) {
+      Peak a = finite.get(i - 1);
+      Peak b = finite.get(i);
+      double width = (b.value - a.value) / (a.sd + b.sd);
+      if (width > APART) {
+        gaps.add(new Gap(a.value + a.sd * width, width));
+      }
+    }
+    gaps.sort(Comparator.comparingDouble(Gap::width).reversed());
+    double[] bounds = gaps.stream().limit(MOST_ANSWERS - 1).mapToDouble(Gap::at).sorted().toArray();
+    int figures = finite.isEmpty() ? 0 : bounds.length + 1;
+    boolean over = ohms && peaks.stream().anyMatch(p -> p.overLimit > 1e-3);
+    int answers = figures + (over ? 1 : 0);
+    double[][] likelihood = new double[peaks.size() + (withUnknown ? 1 : 0)][answers];
+    for (int c = 0; c < peaks.size(); c++) {
+      Peak p = peaks.get(c);
+      double below = 0;
+      for (int j = 0; j < figures; j++) {
+        double upTo =
+            j == bounds.length ? 1 : Normal.below((bounds[j] - p.value) / Math.max(p.sd, 1e-12));
+        likelihood[c][j] = (1 - (over ? p.overLimit : 0)) * Math.max(0, upTo - below);
+        below = upTo;
+      }
+      if (over) {
+        likelihood[c][figures] = figures == 0 ? 1 : p.overLimit;
+      }
+    }
+    if (withUnknown) {
+      Arrays.fill(likelihood[peaks.size()], 1);
+    }
+    for (double[] row : likelihood) {
+      double sum = Arrays.stream(row).sum();
+      for (int j = 0; j < answers; j++) {
+        row[j] = (1 - SLIP) * row[j] / sum + SLIP / answers;
+      }
+    }
+    List<String> words = new ArrayList<>(Collections.nCopies(figures, ""));
+    if (over) {
+      words.add("OL");
+    }
+    double[] values = peaks.stream().mapToDouble(Peak::value).toArray();
+    return new OutcomeModel(
+        classOf, likelihood, List.copyOf(words), values, Optional.of(probe.function()));
+  }
+}

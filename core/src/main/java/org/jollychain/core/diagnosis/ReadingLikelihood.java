@@ -1,0 +1,375 @@
+package org.jollychain.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.network.Accuracy;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.quantity.Uncertain;
+
+/**
+ * The readings as one hypothesis sees them, absorbed one after another, so that each is judged in
+ * the light of those before it: a measured supply narrows every later drop.
+ *
+ * <p>Under a hypothesis the readings are jointly normal, with covariance B B' + R: B the slopes of
+ * their lines, R what each has of its own. Reading by reading this yields mean and variance given
+ * the earlier ones, and the product of the densities is the likelihood of all.
+ *
+ * <p>Meter uncertainty is type B (JCGM 100:2008): limits as rectangular distributions, one fifth of
+ * the gain's variance a reading's own and the rest shared by all readings of a function. A small
+ * share is left for the slips of a hand: a probe that makes no contact, a prefix misread, leads
+ * that touch. Where a reading may well be either, both ways are gone on with, until later readings
+ * have told which it was: a sum of Gaussians (Alspach and Sorenson, 1972), cut to the likeliest
+ * few.
+ */
+final class ReadingLikelihood {
+
+  private static final double ANYTHING = 0.003;
+  private static final double NO_CONTACT = 0.004;
+  private static final double PREFIX = 0.003;
+  private static final double FALSE_SHORT = 0.0005;
+  private static final double BUZZER_WRONG = 0.005;
+
+  /**
+   * Leakage through dust and damp, which no sheet knows, bleeds this share of all ghosts to
+   * nothing.
+   */
+  private static final double BLED = 0.3;
+
+  /** Volts that a lead picks up from the wires around it, as a share of the supply's. */
+  private static final double PICKUP_SHARE = 1e-4;
+
+  /** Expectations this close, in standard deviations of a reading's own, are taken for one. */
+  private static final double ALIKE = 0.12;
+
+  /** A reading is gone on with in two ways if the lesser is as likely as this beside the other. */
+  private static final double WORTH_A_WAY = Math.exp(-4);
+
+  private static final int MOST_WAYS = 3;
+
+  /** A way so much less likely than the best is given up (nat). */
+  private static final double GIVEN_UP = 10;
+
+  private static final double OWN_GAIN = 0.2;
+  private static final double SHARED_GAIN = 0.8;
+
+  /** Places of the meters' parameters, behind those of any circuit. */
+  private static final int FIRST_GAIN = 1 << 20;
+
+  private static final int LEADS = 1 << 30;
+
+  private static final double LEAD_OHMS_SD = 0.1;
+  private static final double OVER_LIMIT_LOG_SD = 0.3;
+  private static final double SMALLEST_OHMS = 0.05;
+
+  /** How a reading was best explained. */
+  enum Explained {
+    AS_READ,
+    AS_PREFIX,
+    AS_SLIP
+  }
+
+  private final double sourceVolts;
+  private final List<Meter> meters;
+  private final List<Double> steps = new ArrayList<>();
+  private final List<MixtureComponent> explanations = new ArrayList<>();
+  private double logLikelihood;
+
+  /**
+   * @param sourceVolts nominal volts of the supply, the scale of what can be read (V)
+   * @param meters those that were read; every function of each has a gain of its own
+   */
+  ReadingLikelihood(double sourceVolts, List<Meter> meters) {
+    this.sourceVolts = sourceVolts;
+    this.meters = meters;
+    explanations.add(new MixtureComponent());
+  }
+
+  double logLikelihood() {
+    return logLikelihood;
+  }
+
+  /** How much each piece of evidence added to the logarithm of the likelihood, in their order. */
+  List<Double> steps() {
+    return steps;
+  }
+
+  /** Adds evidence that depends on no other, by its probability or its density. */
+  private void absorb(double probability, Explained how) {
+    explanations.forEach(e -> e.leave(how, 0));
+    step(Math.log(probability));
+  }
+
+  private void step(double log) {
+    steps.add(log);
+    logLikelihood += log;
+  }
+
+  /** Slopes far below the last digit made nothing, so that the rest is quick to use. */
+  static LinearPrediction withoutTrifles(
+      Meter meter, MeterFunction function, LinearPrediction line) {
+    double trifle = 0.02 * meter.accuracy(function).resolutionAt(line.mean());
+    Slopes slopes = line.slopes().without(trifle);
+    double dropped = line.slopes().squaredBelow(trifle);
+    return new LinearPrediction(
+        line.mean(), slopes, line.residualVariance() + dropped, line.floating());
+  }
+
+  /** Whether no reading could tell two lines apart. */
+  static boolean alike(
+      Meter meter, MeterFunction function, LinearPrediction a, LinearPrediction b) {
+    double size = Math.max(Math.abs(a.mean()), Math.abs(b.mean()));
+    if (function.needsDeadCircuit() && Math.min(a.mean(), b.mean()) > 3 * meter.overLimitOhms()) {
+      return true;
+    }
+    double near = near(meter.accuracy(function), size);
+    if (Math.abs(a.mean() - b.mean()) > near
+        || Math.abs(a.floating() - b.floating()) > 0.02
+        || Math.abs(Math.sqrt(a.residualVariance()) - Math.sqrt(b.residualVariance())) > near) {
+      return false;
+    }
+    return a.slopes().near(b.slopes(), near);
+  }
+
+  /** How close readings of a size have to be expected to be taken for one, in their unit. */
+  static double near(Accuracy accuracy, double size) {
+    double own =
+        Math.sqrt(OWN_GAIN / 3) * accuracy.share() * size
+            + accuracy.counts() * accuracy.resolutionAt(size) / Math.sqrt(3);
+    return ALIKE * own;
+  }
+
+  /** Whether a reading bears on which of two lines is true. */
+  static boolean differ(
+      Meter meter, MeterFunction function, LinearPrediction a, LinearPrediction b) {
+    double size = Math.max(Math.abs(a.mean()), Math.abs(b.mean()));
+    if (a == b
+        || function.needsDeadCircuit()
+            && Math.min(a.mean(), b.mean()) > 3 * meter.overLimitOhms()) {
+      return false;
+    }
+    double digit = meter.accuracy(function).resolutionAt(size);
+    return Math.abs(a.mean() - b.mean()) > 0.003 * size + digit
+        || Math.abs(a.floating() - b.floating()) > 0.05;
+  }
+
+  /** The same readings, to be gone on with otherwise. */
+  ReadingLikelihood copy() {
+    ReadingLikelihood copy = new ReadingLikelihood(sourceVolts, meters);
+    copy.explanations.clear();
+    explanations.forEach(e -> copy.explanations.add(e.copy()));
+    copy.steps.addAll(steps);
+    copy.logLikelihood = logLikelihood;
+    return copy;
+  }
+
+  /**
+   * What a figure on a display leaves open, whatever is expected: variances of counts and rounding,
+   * as it stands and a thousand times greater and smaller.
+   */
+  record Noise(double asRead, double thousandfold, double thousandth) {
+
+    private static final Noise NONE = new Noise(0, 0, 0);
+
+    static Noise of(double sourceVolts, Reading reading) {
+      Meter meter = reading.meter();
+      return reading.shown() instanceof Shown.Figure figure
+          ? new Noise(
+              variance(meter, sourceVolts, reading, figure, 1),
+              variance(meter, sourceVolts, reading, figure, 1e3),
+              variance(meter, sourceVolts, reading, figure, 1e-3))
+          : NONE;
+    }
+
+    private static double variance(
+        Meter meter, double sourceVolts, Reading reading, Shown.Figure figure, double slip) {
+      Accuracy accuracy = meter.accuracy(reading.probe().function());
+      double coarsest =
+          reading.probe().function().needsDeadCircuit()
+              ? accuracy.finest()
+              : accuracy.resolutionAt(sourceVolts);
+      double written = figure.resolution() * slip;
+      double digit =
+          Math.max(accuracy.resolutionAt(figure.value() * slip), Math.min(written, coarsest));
+      double counts = accuracy.counts() * digit;
+      double rounding = Math.max(digit, written);
+      double pickup =
+          reading.probe().function() == MeterFunction.VOLTS_AC
+              ? PICKUP_SHARE * sourceVolts * PICKUP_SHARE * sourceVolts
+              : 0;
+      return counts * counts / 3 + rounding * rounding / 12 + pickup;
+    }
+  }
+
+  /** Adds a reading to what is known. */
+  void absorb(LinearPrediction line, Reading reading, Noise noise) {
+    if (reading.shown() instanceof Shown.Figure figure) {
+      absorb(line, reading, figure, noise);
+    } else {
+      absorbOther(line, reading);
+    }
+  }
+
+  /** How each piece of evidence is best explained, in their order. */
+  List<Explained> explained() {
+    return explanations.get(0).how();
+  }
+
+  /** Adds an observation by its probability. */
+  void absorbSeen(double probability) {
+    absorb(probability, Explained.AS_READ);
+  }
+
+  private void absorbOther(LinearPrediction line, Reading reading) {
+    boolean ohms = reading.probe().function().needsDeadCircuit();
+    if (reading.shown() instanceof Shown.OverLimit && ohms) {
+      double probability =
+          (1 - NO_CONTACT - ANYTHING) * above(line.mean(), reading.meter().overLimitOhms())
+              + NO_CONTACT;
+      absorb(probability, probability < 2 * NO_CONTACT ? Explained.AS_SLIP : Explained.AS_READ);
+    } else if (reading.shown() instanceof Shown.Buzzer buzzer) {
+      double sounds = 1 - above(line.mean(), reading.meter().buzzerOhms());
+      double probability =
+          (1 - BUZZER_WRONG) * (buzzer.sounds() ? sounds : 1 - sounds) + BUZZER_WRONG / 2;
+      absorb(probability, probability < BUZZER_WRONG ? Explained.AS_SLIP : Explained.AS_READ);
+    } else {
+      absorb(1, Explained.AS_READ);
+    }
+  }
+
+  private void absorb(LinearPrediction line, Reading reading, Shown.Figure figure, Noise leftOpen) {
+    MeterFunction function = reading.probe().function();
+    Slopes row = row(line, function, reading.meter());
+    double own = leftOpen.asRead() + expectedVariance(line, function, reading.meter());
+    for (MixtureComponent e : List.copyOf(explanations)) {
+      MixtureComponent.Given given = e.given(row);
+      double mean = line.mean() + given.shift();
+      double variance = Math.max(given.variance() + own, 1e-3 * own);
+      Chances chances = chances(line, reading, figure, leftOpen, mean, variance);
+      double asRead = chances.asRead;
+      double otherwise = chances.otherwise();
+      boolean both =
+          e.learns() && Math.min(asRead, otherwise) > WORTH_A_WAY * Math.max(asRead, otherwise);
+      if (both) {
+        MixtureComponent other = e.copy();
+        other.leave(chances.how(), Math.log(otherwise));
+        explanations.add(other);
+      }
+      if (both || asRead > otherwise) {
+        double sum = both ? asRead : asRead + otherwise;
+        e.believe(given, figure.value() - mean, Math.sqrt(variance), Math.log(sum));
+      } else {
+        e.leave(chances.how(), Math.log(asRead + otherwise));
+      }
+    }
+    settle();
+  }
+
+  /** Makes the weights of the ways add up to one again and gives up those that do not matter. */
+  private void settle() {
+    double[] weights = new double[explanations.size()];
+    Arrays.setAll(weights, i -> explanations.get(i).logWeight());
+    double step = LogSumExp.sum(weights);
+    step(step);
+    if (explanations.size() > 1) {
+      explanations.sort(Comparator.comparingDouble(MixtureComponent::logWeight).reversed());
+      double least = explanations.get(0).logWeight() - GIVEN_UP;
+      while (explanations.size() > MOST_WAYS
+          || explanations.get(explanations.size() - 1).logWeight() < least) {
+        explanations.remove(explanations.size() - 1);
+      }
+    }
+    explanations.forEach(e -> e.weigh(-step));
+  }
+
+  /** How likely a figure is, as a density, in each of the ways that it may have come about. */
+  private record Chances(double asRead, double collapsed, double prefix, double slip) {
+
+    double otherwise() {
+      return collapsed + prefix + slip;
+    }
+
+    /** A ghost that has bled away is no slip. */
+    Explained how() {
+      return collapsed > Math.max(prefix, slip)
+          ? Explained.AS_READ
+          : prefix > slip ? Explained.AS_PREFIX : Explained.AS_SLIP;
+    }
+  }
+
+  private Chances chances(
+      LinearPrediction line,
+      Reading reading,
+      Shown.Figure figure,
+      Noise leftOpen,
+      double mean,
+      double variance) {
+    Meter meter = reading.meter();
+    MeterFunction function = reading.probe().function();
+    boolean ohms = function.needsDeadCircuit();
+    double expectedVariance = expectedVariance(line, function, meter);
+    double ownVariance = leftOpen.asRead() + expectedVariance;
+    double bled = BLED * line.floating();
+    double within = ohms ? 1 - above(line.mean(), meter.overLimitOhms()) : 1;
+    double asRead = 1 - ANYTHING - NO_CONTACT - PREFIX;
+    double noise = Math.max(ownVariance - line.residualVariance(), 1e-6);
+    double known = variance - ownVariance + expectedVariance;
+    double up = density(figure.value() * 1e3, mean, known + leftOpen.thousandfold());
+    double down = density(figure.value() * 1e-3, mean, known + leftOpen.thousandth());
+    double anything =
+        ohms
+            ? ANYTHING
+                / (Math.max(figure.value(), SMALLEST_OHMS)
+                    * Math.log(meter.overLimitOhms() / SMALLEST_OHMS))
+            : ANYTHING / (1.2 * sourceVolts);
+    double noContact =
+        ohms
+            ? FALSE_SHORT * density(figure.value(), meter.leadOhms(), LEAD_OHMS_SD * LEAD_OHMS_SD)
+            : NO_CONTACT * density(figure.value(), 0, Math.max(ownVariance, 1e-4));
+    return new Chances(
+        asRead * within * (1 - bled) * density(figure.value(), mean, variance),
+        asRead * bled * density(figure.value(), 0, noise),
+        within * 0.5 * PREFIX * (1e3 * up + 1e-3 * down),
+        anything + noContact);
+  }
+
+  /** What is now believed of a quantity that has not been read, meter uncertainty left out. */
+  Uncertain believed(LinearPrediction line) {
+    MixtureComponent.Given given = explanations.get(0).given(line.slopes());
+    double variance = given.variance() + line.residualVariance();
+    return new Uncertain(line.mean() + given.shift(), Math.sqrt(Math.max(0, variance)));
+  }
+
+  /** Slopes on the circuit's parameters, then on every gain, then on the leads. */
+  private Slopes row(LinearPrediction line, MeterFunction function, Meter meter) {
+    int ofMeter = meters.indexOf(meter) * MeterFunction.values().length;
+    Slopes row =
+        line.slopes()
+            .and(
+                FIRST_GAIN + ofMeter + function.ordinal(),
+                Math.sqrt(SHARED_GAIN / 3) * meter.accuracy(function).share() * line.mean());
+    return function.needsDeadCircuit() ? row.and(LEADS, LEAD_OHMS_SD) : row;
+  }
+
+  /**
+   * What of a reading's variance depends on what is expected: its gain, and what the line leaves.
+   */
+  private static double expectedVariance(
+      LinearPrediction line, MeterFunction function, Meter meter) {
+    double gain = meter.accuracy(function).share() * line.mean();
+    return OWN_GAIN * gain * gain / 3 + line.residualVariance();
+  }
+
+  private static double density(double x, double mean, double variance) {
+    return Math.exp(Normal.logDensity(x, mean, variance));
+  }
+
+  /** The probability that a resistance is above a threshold of the meter. */
+  static double above(double ohms, double threshold) {
+    return Normal.below(Math.log(Math.max(ohms, 1e-6) / threshold) / OVER_LIMIT_LOG_SD);
+  }
+}

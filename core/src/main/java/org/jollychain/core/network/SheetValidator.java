@@ -1,0 +1,158 @@
+package org.jollychain.core.network;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.InvalidSheetException;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Path;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.SheetProblem;
+import org.jollychain.core.sheet.SheetReader;
+import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.sheet.Supply;
+
+/** Reads a sheet and refuses one whose circuit cannot do what the sheet says it does. */
+public final class SheetValidator {
+
+  /** A source that loses more than this inside itself is shorted, not loaded. */
+  private static final double SHORTED = 0.6;
+
+  private final String yaml;
+  private final UnitModel unit;
+  private final List<SheetProblem> problems = new ArrayList<>();
+
+  private SheetValidator(String yaml, Sheet sheet) {
+    this.yaml = yaml;
+    this.unit = new UnitModel(sheet);
+  }
+
+  /**
+   * @param yaml UTF-8 YAML 1.2, or JSON
+   * @throws InvalidSheetException when the text is no valid sheet, the load of a path gets no power
+   *     in any of its situations, a situation shorts the supply, or a complaint can never come true
+   */
+  public static Sheet read(String yaml) {
+    return unit(yaml).sheet();
+  }
+
+  /**
+   * The same with its circuit, solved.
+   *
+   * @throws InvalidSheetException as {@link #read}
+   */
+  public static UnitModel unit(String yaml) {
+    Sheet sheet = SheetReader.read(yaml);
+    SheetValidator checked = new SheetValidator(yaml, sheet);
+    // what comes later would only repeat in other words what is wrong already
+    sheet.situations().values().forEach(checked::checkShort);
+    checked.stopAtProblems();
+    sheet.paths().values().forEach(checked::checkFed);
+    checked.stopAtProblems();
+    sheet.complaints().values().forEach(checked::checkComplaint);
+    checked.stopAtProblems();
+    return checked.unit;
+  }
+
+  private void stopAtProblems() {
+    if (!problems.isEmpty()) {
+      throw new InvalidSheetException(problems);
+    }
+  }
+
+  private void checkFed(Path path) {
+    if (unit.chains().keySet().stream().noneMatch(c -> c.path().equals(path))) {
+      wrong(
+          "/paths/" + path.id(),
+          "in no situation does the supply reach \"%s\": close its links by commands, or join its points to the supply's terminals"
+              .formatted(path.load()));
+    }
+  }
+
+  /** Blames the load whose removal mends it, or else the situation whose contacts do it. */
+  private void checkShort(Situation situation) {
+    if (!situation.supplyOn() || lost(situation, List.of()) < SHORTED) {
+      return;
+    }
+    Sheet sheet = unit.sheet();
+    List<Part> blamed =
+        sheet.parts().values().stream()
+            .filter(p -> lost(situation, List.of(Change.open(p.id()))) < SHORTED)
+            .toList();
+    String amperes =
+        Dimension.AMPERES.format(
+            unit.in(situation.id())
+                .amperes(Supply.conductor(sheet.supply().system().outward()))
+                .abs());
+    List<Part> loads = blamed.stream().filter(Part::actsAsLoad).toList();
+    if (!loads.isEmpty()) {
+      wrong(
+          "/parts/" + loads.get(0).id(),
+          "this load shorts the supply in \"%s\" (%s): check its ohms or watts and the points it lies between"
+              .formatted(situation.id(), amperes));
+    } else {
+      wrong(
+          "/situations/" + situation.id(),
+          "the supply is shorted here (%s)%s: no load lies between its terminals"
+              .formatted(
+                  amperes,
+                  blamed.isEmpty()
+                      ? ""
+                      : " through " + String.join(", ", blamed.stream().map(Part::id).toList())));
+    }
+  }
+
+  /** What is dropped in a conductor of the source, as a share of what a dead short would drop. */
+  private double lost(Situation situation, List<Change> changes) {
+    Supply supply = unit.sheet().supply();
+    Solution now = unit.frozen(situation.id(), changes);
+    boolean legs = supply.terminals().containsKey("line2");
+    double shorted = supply.volts() / (legs && supply.terminals().containsKey("neutral") ? 4 : 2);
+    double most = 0;
+    for (String terminal : supply.currentTerminals()) {
+      String conductor = Supply.conductor(terminal);
+      most = Math.max(most, now.amperes(conductor).times(now.ohms(conductor)).abs() / shorted);
+    }
+    return most;
+  }
+
+  private void checkComplaint(Complaint complaint) {
+    if (unit.shows(complaint, List.of())) {
+      wrong(
+          "/complaints/" + complaint.id(),
+          "the sound unit does this too in \"%s\"; say what runs or does not run otherwise"
+              .formatted(complaint.situation()));
+    } else if (singleFaults().noneMatch(f -> unit.shows(complaint, f))) {
+      wrong(
+          "/complaints/" + complaint.id(),
+          "no single open or stuck part makes this true in \"%s\"; check what runs and what does not"
+              .formatted(complaint.situation()));
+    }
+  }
+
+  private Stream<List<Change>> singleFaults() {
+    Sheet sheet = unit.sheet();
+    Stream<String> supply = sheet.supply().currentTerminals().stream().map(Supply::conductor);
+    Stream<List<Change>> open =
+        Stream.concat(sheet.parts().keySet().stream(), supply).map(id -> List.of(Change.open(id)));
+    Stream<List<Change>> notCommanded =
+        sheet.commands().keySet().stream()
+            .map(
+                command ->
+                    sheet.parts().values().stream()
+                        .filter(p -> p.madeWhen().commands().contains(command))
+                        .map(p -> Change.open(p.id()))
+                        .toList());
+    Stream<List<Change>> stuck =
+        sheet.parts().values().stream()
+            .filter(Part::actsAsLink)
+            .map(p -> List.of(Change.closed(p.id())));
+    return Stream.of(open, notCommanded, stuck).flatMap(s -> s);
+  }
+
+  private void wrong(String pointer, String message) {
+    problems.add(SheetReader.problemAt(yaml, pointer, message));
+  }
+}

@@ -1,0 +1,199 @@
+package org.jollychain.core.network;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.jollychain.core.quantity.Complex;
+import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.Command;
+import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.LoadRating;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
+import org.jollychain.core.sheet.Path;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+
+/**
+ * A unit of a sheet in every situation, sound or with something changed. Where a command is driven
+ * by a load (a relay's coil, a sequencer's heater, a motor's centrifugal switch), its contacts
+ * follow that load: they fall out when it stands still, and pull in when a fault lets it run.
+ */
+public final class UnitModel {
+
+  private static final double FED_SHARE = 0.5;
+  private static final double RUNS_ABOVE = 0.7;
+
+  /**
+   * What strays and insulation let through; a load that gets no more in any situation never runs.
+   */
+  private static final double LEAKAGE_AMPERES = 1e-4;
+
+  /** Share of its power above which a load keeps its contacts: common practice, no source. */
+  private static final double DRIVES_ABOVE = 0.35;
+
+  /** One relay may hang on another's contact; longer than this no chain of them is. */
+  private static final int LONGEST_CHAIN = 4;
+
+  private final Sheet sheet;
+  private final Map<String, Network> networks = new LinkedHashMap<>();
+  private final Map<String, Solution> sound = new LinkedHashMap<>();
+  private final Map<String, Double> ratedWatts = new LinkedHashMap<>();
+  private final Map<Chain, Situation> chains = new LinkedHashMap<>();
+
+  /** The nominal unit. */
+  public UnitModel(Sheet sheet) {
+    this(sheet, ParameterSample.NOMINAL);
+  }
+
+  /** One unit of all the sheet describes. */
+  public UnitModel(Sheet sheet, ParameterSample draw) {
+    this.sheet = sheet;
+    for (Situation s : sheet.situations().values()) {
+      networks.put(s.id(), Network.of(sheet, s, draw));
+      sound.put(s.id(), networks.get(s.id()).solve(List.of()));
+    }
+    for (Part part : sheet.parts().values()) {
+      double most = 0;
+      for (Solution s : sound.values()) {
+        boolean fed = s.amperes(part.id()).abs() > LEAKAGE_AMPERES;
+        most = fed ? Math.max(most, watts(part, s)) : most;
+      }
+      ratedWatts.put(part.id(), most);
+    }
+    for (Path path : sheet.paths().values()) {
+      sheet.situations().values().stream()
+          .filter(s -> s.supplyOn() && fed(path, s))
+          .findFirst()
+          .flatMap(s -> Chain.trace(sheet, path, s).map(chain -> Map.entry(chain, s)))
+          .ifPresent(e -> chains.put(e.getKey(), e.getValue()));
+    }
+  }
+
+  public Sheet sheet() {
+    return sheet;
+  }
+
+  /** The unit with nothing wrong. */
+  public Solution in(String situation) {
+    return sound.get(situation);
+  }
+
+  /** The unit with something changed. */
+  public Solution in(String situation, List<Change> changes) {
+    if (changes.isEmpty()) {
+      return sound.get(situation);
+    }
+    Network network = networks.get(situation);
+    Solution now = network.solve(changes);
+    List<Change> followed = List.of();
+    for (int i = 0; i < LONGEST_CHAIN; i++) {
+      List<Change> following = following(sheet.situation(situation), now);
+      if (following.equals(followed)) {
+        break;
+      }
+      followed = following;
+      // the faults come last: a welded contact stays closed whatever its coil does
+      now = network.solve(Stream.concat(following.stream(), changes.stream()).toList());
+    }
+    return now;
+  }
+
+  /** True where an ohmmeter still finds a way around an open part. */
+  public boolean bridged(Part part, String situation) {
+    double around =
+        in(situation, List.of(Change.open(part.id()))).ohmsBetween(part.from(), part.to()).re();
+    return around < Meter.GENERAL.overLimitOhms();
+  }
+
+  /** The unit with something changed, driven contacts left as they are. */
+  public Solution frozen(String situation, List<Change> changes) {
+    return networks.get(situation).solve(changes);
+  }
+
+  Network network(String situation) {
+    return networks.get(situation);
+  }
+
+  /** What driven contacts do otherwise than in the sound unit. */
+  private List<Change> following(Situation situation, Solution now) {
+    Set<String> given = new HashSet<>(situation.commands());
+    for (Command command : sheet.commands().values()) {
+      command
+          .drivenBy()
+          .ifPresent(
+              load -> {
+                boolean runs = powerShare(load, now) > DRIVES_ABOVE;
+                boolean ran = powerShare(load, sound.get(situation.id())) > DRIVES_ABOVE;
+                if (!runs) {
+                  given.remove(command.id());
+                } else if (!ran) {
+                  given.add(command.id());
+                }
+              });
+    }
+    if (given.equals(situation.commands())) {
+      return List.of();
+    }
+    List<Change> changes = new ArrayList<>();
+    for (Part part : sheet.parts().values()) {
+      boolean made = part.madeWhen().holds(given);
+      if (part.actsAsLink() && made != part.madeWhen().holds(situation.commands())) {
+        changes.add(made ? Change.closed(part.id()) : Change.open(part.id()));
+      }
+    }
+    return changes;
+  }
+
+  /** The chain of every path whose load is fed, with the first situation in which it is. */
+  public Map<Chain, Situation> chains() {
+    return chains;
+  }
+
+  /**
+   * @return power a load gets, as a share of the most it gets in any situation of the sound unit
+   */
+  public double powerShare(String load, Solution now) {
+    double rated = ratedWatts.get(load);
+    return rated > 0 ? watts(sheet.part(load), now) / rated : 0;
+  }
+
+  /** A transformer's primary is fed or not, whatever its secondary has to carry. */
+  private static double watts(Part part, Solution now) {
+    if (part.kind() != PartKind.TRANSFORMER_PRIMARY) {
+      return now.watts(part.id());
+    }
+    double volts = now.volts(part.from()).minus(now.volts(part.to())).abs();
+    Complex ohms = now.ohms(part.id());
+    return volts * volts * ohms.re() / (ohms.abs() * ohms.abs());
+  }
+
+  public boolean runs(String load, Solution now) {
+    double above = sheet.part(load).load().map(LoadRating::runsAbove).orElse(RUNS_ABOVE);
+    return powerShare(load, now) > above;
+  }
+
+  /** Whether a unit with these changes does what a customer complains of. */
+  public boolean shows(Complaint complaint, List<Change> changes) {
+    Solution now = in(complaint.situation(), changes);
+    return complaint.runs().stream().allMatch(p -> runs(p, now))
+        && complaint.notRunning().stream().noneMatch(p -> runs(p, now));
+  }
+
+  private boolean fed(Path path, Situation situation) {
+    Optional<Chain> chain = Chain.trace(sheet, path, situation);
+    if (chain.isEmpty()) {
+      return false;
+    }
+    Solution now = sound.get(situation.id());
+    double source =
+        now.volts(chain.get().points().get(0)).minus(now.volts(chain.get().returnPoint())).abs();
+    double load = now.amperes(path.load()).times(now.ohms(path.load())).abs();
+    return source > 0 && load > FED_SHARE * source;
+  }
+}

@@ -1,0 +1,401 @@
+package org.jollychain.core.plan;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Inspection;
+import org.jollychain.core.evidence.Observation;
+import org.jollychain.core.evidence.Question;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.Solution;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.ContactState;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.sheet.ThermalRating;
+
+/**
+ * Everything sensible that can be asked of a unit of a sheet. What must never be asked is never
+ * made: ohms on a live circuit, live work beyond the terminals of a unit that stores charge.
+ */
+public final class CandidateTests {
+
+  private static final double CARRIES_AMPERES = 1e-3;
+  private static final double CLAMP_AMPERES = 0.05;
+  private static final double HELD_SHARE = 0.2;
+  private static final int MOST_DIVISIONS = 50;
+
+  /** How far beyond its rating a disc is heated to see it open (K); common practice, no source. */
+  private static final double BEYOND_RATING = 10;
+
+  private final Sheet sheet;
+  private final UnitModel unit;
+  private final MeterFunction volts;
+  private final Map<String, Tests> tests = new HashMap<>();
+  private final List<Question> supply;
+  private final Map<String, Question> all = new LinkedHashMap<>();
+
+  /** The tests of a part by itself, as far as there are any. */
+  private record Tests(
+      Optional<Question> closed,
+      Optional<Question> open,
+      Optional<Question> drop,
+      Optional<Question> reseated,
+      Optional<Question> toCase) {}
+
+  public CandidateTests(UnitModel unit) {
+    this.unit = unit;
+    this.sheet = unit.sheet();
+    this.volts = MeterFunction.voltsOf(sheet.supply());
+    for (Part part : sheet.parts().values()) {
+      Optional<Question> drop = dropOver(part);
+      tests.put(
+          part.id(),
+          new Tests(
+              ifClosed(part),
+              ifOpen(part).or(() -> ifHeated(part)),
+              drop,
+              drop.or(() -> ifClosed(part))
+                  .filter(q -> part.actsAsLink())
+                  .map(CandidateTests::reseated),
+              fromEndToCase(part)));
+    }
+    this.supply = betweenTerminals();
+    Set<Question> asked = new LinkedHashSet<>();
+    supply(asked);
+    if (!sheet.supply().storedCharge()) {
+      drops(asked);
+      toReference(asked);
+      clamps(asked);
+    }
+    if (!isolated().isEmpty()) {
+      ohms(asked);
+      looks(asked);
+    }
+    runs(asked);
+    asked.forEach(q -> all.put(id(q), q));
+  }
+
+  public Collection<Question> all() {
+    return all.values();
+  }
+
+  /** The question of a name. */
+  public Optional<Question> byId(String id) {
+    return Optional.ofNullable(all.get(id));
+  }
+
+  /** Ohms across a part where it should pass, one end free where something bridges it. */
+  Optional<Question> closedOhms(Part part) {
+    return tests.get(part.id()).closed;
+  }
+
+  /** Ohms across a contact where it must be open, by its command or by its own heat. */
+  Optional<Question> openOhms(Part part) {
+    return tests.get(part.id()).open;
+  }
+
+  /** The live drop across a part where it carries most. */
+  Optional<Question> drop(Part part) {
+    return tests.get(part.id()).drop;
+  }
+
+  /** The drop across a link, or its ohms, once its terminals were put on again. */
+  Optional<Question> reseated(Part part) {
+    return tests.get(part.id()).reseated;
+  }
+
+  private static Question reseated(Question question) {
+    return new Question.Measure(((Question.Measure) question).probe(), true);
+  }
+
+  /** Ohms from an end of a part to the case. */
+  Optional<Question> caseOhms(Part part) {
+    return tests.get(part.id()).toCase;
+  }
+
+  /** Volts between the terminals of the supply, its outer ones first. */
+  List<Question> supply() {
+    return supply;
+  }
+
+  /** A name that says what is asked, the same at every time. */
+  public static String id(Question question) {
+    if (question instanceof Question.Measure m) {
+      Probe p = m.probe();
+      String where = p.function().clamps() ? p.part().orElseThrow() : p.red() + " " + p.black();
+      String lifted = p.liftedAt().isEmpty() ? "" : " lifted " + String.join(" ", p.liftedAt());
+      String warm = p.celsius().map(c -> " at %.0f C".formatted(c)).orElse("");
+      String reseated = m.reseated() ? " reseated" : "";
+      return "%s %s %s%s%s%s".formatted(p.function(), where, p.situation(), lifted, warm, reseated);
+    }
+    if (question instanceof Question.Runs r) {
+      return "runs %s %s".formatted(r.part(), r.situation());
+    }
+    if (question instanceof Question.Look look) {
+      return "look %s".formatted(look.part());
+    }
+    return "code %s".formatted(question.situation());
+  }
+
+  /** The question that a piece of evidence answers, if it is one that might be asked. */
+  Optional<Question> answeredBy(Evidence evidence) {
+    if (evidence instanceof Reading r) {
+      return measured(r);
+    }
+    Question answered =
+        evidence instanceof Observation o
+            ? new Question.Runs(o.part(), o.situation())
+            : evidence instanceof Inspection i
+                ? new Question.Look(i.part(), i.situation())
+                : new Question.Code(evidence.situation());
+    return byId(id(answered));
+  }
+
+  /** Whatever it was heated to: the same if the part stands the same there. */
+  private Optional<Question> measured(Reading reading) {
+    Probe probe = reading.probe();
+    if (probe.celsius().isEmpty()) {
+      return byId(id(new Question.Measure(probe, reading.reseated())));
+    }
+    return all.values().stream()
+        .filter(
+            q ->
+                q instanceof Question.Measure m
+                    && m.reseated() == reading.reseated()
+                    && m.probe().function() == probe.function()
+                    && m.probe().part().equals(probe.part())
+                    && m.probe().situation().equals(probe.situation())
+                    && m.probe()
+                        .conditions(sheet, List.of())
+                        .equals(probe.conditions(sheet, List.of())))
+        .findFirst();
+  }
+
+  private List<Situation> live() {
+    return sheet.situations().values().stream().filter(Situation::supplyOn).toList();
+  }
+
+  private List<Situation> isolated() {
+    return sheet.situations().values().stream().filter(s -> !s.supplyOn()).toList();
+  }
+
+  private void supply(Set<Question> asked) {
+    for (Situation s : live()) {
+      asked.add(measure(Probe.of(sheet.supply(), s.id())));
+    }
+    asked.addAll(supply);
+  }
+
+  private List<Question> betweenTerminals() {
+    List<Question> pairs = new ArrayList<>();
+    List<String> terminals = List.copyOf(sheet.supply().terminals().values());
+    String first = live().get(0).id();
+    pairs.add(measure(Probe.of(sheet.supply(), first)));
+    for (int i = 0; i < terminals.size(); i++) {
+      for (int j = i + 1; j < terminals.size(); j++) {
+        Question pair = measure(Probe.between(volts, terminals.get(i), terminals.get(j), first));
+        if (!pairs.contains(pair)) {
+          pairs.add(pair);
+        }
+      }
+    }
+    return pairs;
+  }
+
+  private static Question measure(Probe probe) {
+    return new Question.Measure(probe);
+  }
+
+  private void drops(Set<Question> asked) {
+    for (Part part : sheet.parts().values()) {
+      for (Situation s : live()) {
+        Solution sound = unit.in(s.id());
+        boolean carries = sound.amperes(part.id()).abs() > CARRIES_AMPERES;
+        boolean holds =
+            part.actsAsLink()
+                && part.stateIn(s) == ContactState.OPEN
+                && sound.volts(part.from()).minus(sound.volts(part.to())).abs()
+                    > HELD_SHARE * sheet.supply().volts();
+        if (carries || holds) {
+          asked.add(measure(Probe.across(volts, part, s.id())));
+        }
+      }
+    }
+  }
+
+  private void toReference(Set<Question> asked) {
+    for (Map.Entry<Chain, Situation> e : unit.chains().entrySet()) {
+      Chain chain = e.getKey();
+      int stride = stride(chain);
+      for (int i = 0; i < chain.points().size(); i += stride) {
+        String point = chain.points().get(i);
+        if (!point.equals(chain.returnPoint())) {
+          asked.add(measure(Probe.between(volts, point, chain.returnPoint(), e.getValue().id())));
+        }
+      }
+    }
+  }
+
+  private void clamps(Set<Question> asked) {
+    MeterFunction amperes = MeterFunction.amperesOf(sheet.supply());
+    for (Part part : sheet.parts().values()) {
+      for (Situation s : live()) {
+        if (part.actsAsLoad() && unit.in(s.id()).amperes(part.id()).abs() > CLAMP_AMPERES) {
+          asked.add(measure(Probe.across(amperes, part, s.id())));
+        }
+      }
+    }
+  }
+
+  private void ohms(Set<Question> asked) {
+    Optional<String> earth = Optional.ofNullable(sheet.supply().terminals().get("earth"));
+    for (Part part : sheet.parts().values()) {
+      if (part.actsAsSource()) {
+        continue;
+      }
+      closedOhms(part).ifPresent(asked::add);
+      openOhms(part).ifPresent(asked::add);
+      reseated(part).ifPresent(asked::add);
+      if (part.caseLeak() && earth.isPresent()) {
+        for (String end : List.of(part.from(), part.to())) {
+          if (!end.equals(earth.get())) {
+            asked.add(
+                measure(
+                    Probe.between(MeterFunction.OHMS, end, earth.get(), isolated().get(0).id())));
+          }
+        }
+      }
+    }
+    for (Chain chain : unit.chains().keySet()) {
+      runsOfLinks(chain, asked);
+    }
+  }
+
+  private Optional<Question> ifClosed(Part part) {
+    return isolated().stream()
+        .filter(s -> part.stateIn(s) != ContactState.OPEN)
+        .findFirst()
+        .map(
+            s -> {
+              Probe across = Probe.across(MeterFunction.OHMS, part, s.id());
+              return measure(
+                  unit.bridged(part, s.id()) ? across.lifted(Set.of(part.from())) : across);
+            });
+  }
+
+  private Optional<Question> ifOpen(Part part) {
+    return isolated().stream()
+        .filter(s -> part.actsAsLink() && part.stateIn(s) == ContactState.OPEN)
+        .filter(s -> !unit.bridged(part, s.id()))
+        .findFirst()
+        .map(s -> measure(Probe.across(MeterFunction.OHMS, part, s.id())));
+  }
+
+  /**
+   * A disc that is taken out and heated slowly. One-shot links would be spent, roll-out and spill
+   * switches harmed.
+   */
+  private Optional<Question> ifHeated(Part part) {
+    boolean disc = part.kind() == PartKind.LIMIT || part.kind() == PartKind.CYCLING_THERMOSTAT;
+    return part.thermal()
+        .filter(t -> disc && part.body().isEmpty())
+        .filter(t -> t.acts() == ThermalRating.Acts.OPENS && t.reset() == ThermalRating.Reset.AUTO)
+        .filter(t -> !isolated().isEmpty())
+        .map(
+            t ->
+                measure(
+                    Probe.across(MeterFunction.OHMS, part, isolated().get(0).id())
+                        .lifted(Set.of(part.from(), part.to()))
+                        .at(Math.ceil(t.actsAtCelsius() + BEYOND_RATING))));
+  }
+
+  private Optional<Question> dropOver(Part part) {
+    if (sheet.supply().storedCharge()) {
+      return Optional.empty();
+    }
+    Optional<Situation> busiest =
+        live().stream()
+            .max(Comparator.comparingDouble(s -> unit.in(s.id()).amperes(part.id()).abs()));
+    return busiest
+        .filter(s -> unit.in(s.id()).amperes(part.id()).abs() > CARRIES_AMPERES)
+        .map(s -> measure(Probe.across(volts, part, s.id())));
+  }
+
+  private Optional<Question> fromEndToCase(Part part) {
+    return Optional.ofNullable(sheet.supply().terminals().get("earth"))
+        .filter(earth -> !part.touches(earth) && !isolated().isEmpty())
+        .map(
+            earth ->
+                measure(
+                    Probe.between(MeterFunction.OHMS, part.from(), earth, isolated().get(0).id())));
+  }
+
+  /**
+   * A long chain is divided at so many of its points; the links between are asked by themselves.
+   */
+  private static int stride(Chain chain) {
+    return Math.max(1, (chain.points().size() + MOST_DIVISIONS - 1) / MOST_DIVISIONS);
+  }
+
+  /** Ohms from the head of a run of links to each of its points: one reading for many links. */
+  private void runsOfLinks(Chain chain, Set<Question> asked) {
+    int stride = stride(chain);
+    for (Situation s : isolated()) {
+      int head = 0;
+      for (int i = 0; i < chain.parts().size(); i++) {
+        Part part = chain.parts().get(i);
+        if (!part.actsAsLink() || part.stateIn(s) == ContactState.OPEN) {
+          head = i + 1;
+        } else if (i > head && i % stride == 0) {
+          asked.add(
+              measure(
+                  Probe.between(
+                      MeterFunction.OHMS,
+                      chain.points().get(head),
+                      chain.points().get(i + 1),
+                      s.id())));
+        }
+      }
+    }
+  }
+
+  private void runs(Set<Question> asked) {
+    for (Part load : sheet.parts().values()) {
+      boolean visible =
+          switch (load.kind()) {
+            case MOTOR, LAMP, IGNITER, BOARD_SUPPLY, TIMER_MOTOR -> true;
+            default -> false;
+          };
+      for (Situation s : live()) {
+        if (visible && unit.runs(load.id(), unit.in(s.id()))) {
+          asked.add(new Question.Runs(load.id(), s.id()));
+        }
+      }
+    }
+    if (!sheet.codes().isEmpty()) {
+      asked.add(new Question.Code(live().get(0).id()));
+    }
+  }
+
+  private void looks(Set<Question> asked) {
+    for (Part part : sheet.parts().values()) {
+      if (!part.actsAsSource()) {
+        asked.add(new Question.Look(part.id(), isolated().get(0).id()));
+      }
+    }
+  }
+}

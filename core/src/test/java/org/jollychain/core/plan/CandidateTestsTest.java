@@ -1,0 +1,96 @@
+package org.jollychain.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jollychain.core.Sheets;
+import org.jollychain.core.evidence.Question;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.simulation.Interview;
+import org.jollychain.core.simulation.SimulatedUnit;
+import org.jollychain.core.simulation.VirtualMeter;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class CandidateTestsTest {
+
+  static Stream<String> sheets() {
+    return Sheets.shipped().stream();
+  }
+
+  @ParameterizedTest
+  @MethodSource("sheets")
+  void every_question_has_a_name_of_its_own_and_is_found_by_it(String key) {
+    CandidateTests questions = new CandidateTests(new UnitModel(Sheets.shipped(key)));
+    Set<String> ids = questions.all().stream().map(CandidateTests::id).collect(Collectors.toSet());
+    assertThat(ids).hasSameSizeAs(questions.all());
+    for (Question q : questions.all()) {
+      assertThat(questions.byId(CandidateTests.id(q))).contains(q);
+    }
+  }
+
+  /** A unit is asked everything that can be asked; each answer is known for what it answers. */
+  @ParameterizedTest
+  @MethodSource("sheets")
+  void what_a_unit_answers_answers_what_it_was_asked(String key) {
+    Sheet sheet = Sheets.shipped(key);
+    CandidateTests questions = new CandidateTests(new UnitModel(sheet));
+    Interview unit =
+        new Interview(
+            new SimulatedUnit(sheet, List.of(), 1), new VirtualMeter(Meter.GENERAL, 2), 3);
+    for (Question q : questions.all()) {
+      assertThat(questions.answeredBy(unit.answer(q))).as("%s", q).contains(q);
+    }
+  }
+
+  @ParameterizedTest
+  @MethodSource("sheets")
+  void every_question_goes_to_points_and_a_situation_of_its_sheet(String key) {
+    Sheet sheet = Sheets.shipped(key);
+    for (Question q : new CandidateTests(new UnitModel(sheet)).all()) {
+      assertThat(sheet.situations()).containsKey(q.situation());
+      if (q instanceof Question.Measure m) {
+        assertThat(sheet.points()).containsKeys(m.probe().red(), m.probe().black());
+        assertThat(m.probe().red()).isNotEqualTo(m.probe().black());
+        assertThat(sheet.points().keySet()).containsAll(m.probe().liftedAt());
+      }
+    }
+  }
+
+  /** Heat spends a one-shot part, and harms the switches that guard against flame. */
+  @ParameterizedTest
+  @MethodSource("sheets")
+  void only_discs_that_come_back_by_themselves_are_heated(String key) {
+    Sheet sheet = Sheets.shipped(key);
+    for (Question q : new CandidateTests(new UnitModel(sheet)).all()) {
+      if (q instanceof Question.Measure m && m.probe().celsius().isPresent()) {
+        Part part = sheet.part(m.probe().part().orElseThrow());
+        assertThat(part.kind().oneShot()).isFalse();
+        assertThat(part.kind().toString()).isIn("limit", "cycling-thermostat");
+        assertThat(sheet.situation(m.situation()).supplyOn()).isFalse();
+        assertThat(m.probe().liftedAt()).containsExactlyInAnyOrder(part.from(), part.to());
+        assertThat(m.probe().celsius().get())
+            .isGreaterThan(part.thermal().orElseThrow().actsAtCelsius());
+      }
+    }
+  }
+
+  @ParameterizedTest
+  @MethodSource("sheets")
+  void terminals_are_put_on_again_only_of_links(String key) {
+    Sheet sheet = Sheets.shipped(key);
+    CandidateTests questions = new CandidateTests(new UnitModel(sheet));
+    for (Part part : sheet.parts().values()) {
+      Optional<Question> again = questions.reseated(part);
+      assertThat(again.isPresent() && !part.actsAsLink()).as(part.id()).isFalse();
+      again.ifPresent(q -> assertThat(q.reseated()).isTrue());
+    }
+  }
+}

@@ -1,0 +1,70 @@
+package org.jollychain.server.assess;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.List;
+import java.util.Optional;
+import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.plan.Plan;
+import org.jollychain.core.plan.Planner;
+import org.jollychain.core.plan.Policy;
+import org.jollychain.core.sheet.Sheet;
+
+/**
+ * What judges and plans for one sheet, with all it has learnt of it. What it says before the first
+ * reading it says of every job with the same complaint and policy, and so remembers it.
+ */
+public final class SheetEngine {
+
+  private static final int MOST_BEGINNINGS = 40;
+
+  private record Beginning(Optional<String> complaint, Policy policy) {}
+
+  private final Diagnosis diagnosis;
+  private final Planner planner;
+  private final Cache<Optional<String>, Diagnosis.Opinion> firstOpinions =
+      Caffeine.newBuilder().maximumSize(MOST_BEGINNINGS).build();
+  private final Cache<Beginning, Plan> firstPlans =
+      Caffeine.newBuilder().maximumSize(MOST_BEGINNINGS).build();
+
+  SheetEngine(Diagnosis diagnosis) {
+    this.diagnosis = diagnosis;
+    this.planner = new Planner(diagnosis);
+  }
+
+  public Diagnosis.Opinion opinion(List<Evidence> evidence, Optional<String> complaint) {
+    return evidence.isEmpty()
+        ? firstOpinions.get(complaint, c -> diagnosis.opinion(evidence, c))
+        : diagnosis.opinion(evidence, complaint);
+  }
+
+  /**
+   * @param opinion of this evidence and complaint
+   */
+  public Plan plan(
+      Diagnosis.Opinion opinion,
+      List<Evidence> evidence,
+      Optional<String> complaint,
+      Policy policy) {
+    return evidence.isEmpty()
+        ? firstPlans.get(
+            new Beginning(complaint, policy),
+            beginning -> planner.plan(opinion, evidence, complaint, policy))
+        : planner.plan(opinion, evidence, complaint, policy);
+  }
+
+  public Planner planner() {
+    return planner;
+  }
+
+  /** How much it will keep: the square of the parts. */
+  int weight() {
+    int parts = sheet().parts().size();
+    return parts * parts;
+  }
+
+  public Sheet sheet() {
+    return diagnosis.sheet();
+  }
+}
