@@ -1,7 +1,6 @@
 package org.jollychain.core.diagnosis;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -18,11 +17,13 @@ import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
-import org.jollychain.core.evidence.Question;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.inference.HypothesisSpace;
+import org.jollychain.core.inference.MeasurementModel;
+import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Network;
@@ -162,10 +163,9 @@ public final class Diagnosis {
    */
   public record Belief(Hypothesis hypothesis, int index, double probability) {}
 
-  /** What may come of each of these questions. */
-  public Map<Question, OutcomeModel> outcomeModels(Collection<? extends Question> questions) {
-    List<Hypothesis> all = prior(Optional.empty()).all();
-    return new OutcomeModels(measurements, new ObservationModel(unit), all).learn(questions);
+  /** What every reading should be under every hypothesis, of which all are in their order. */
+  public MeasurementModel measurements() {
+    return measurements;
   }
 
   public UnitModel unit() {

@@ -6,6 +6,8 @@ import java.util.Optional;
 import org.jollychain.core.diagnosis.Assessment.SupplyAssessment;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.inference.MeasurementModel;
+import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Dimension;

@@ -10,6 +10,8 @@ import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.inference.Posterior;
+import org.jollychain.core.inference.ReadingLikelihood;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.UnitModel;

@@ -12,4 +12,4 @@ import org.jollychain.core.quantity.Complex;
  * @param ohms Z (ohm)
  * @param emf E (V RMS, or V for dc)
  */
-record Branch(String id, int from, int to, Complex ohms, Complex emf) {}
+public record Branch(String id, int from, int to, Complex ohms, Complex emf) {}

@@ -25,7 +25,7 @@ import org.jollychain.core.sheet.Winding;
  * to the case and the two points of every part to each other. The supply is a star: one source and
  * half the source impedance to each terminal, its star point tied to earth where the sheet says so.
  */
-final class Circuit {
+public final class Circuit {
 
   /** Insulation of an open contact, a lifted wire or a pulled plug (ohm); any meter shows OL. */
   static final double OPEN_OHMS = 1e9;
@@ -55,12 +55,12 @@ final class Circuit {
   private final int earth;
 
   /** A capacitance between two nodes (F). */
-  record Stray(int from, int to, double farads) {}
+  public record Stray(int from, int to, double farads) {}
 
   /** What a current in either of two branches adds to the voltage of the other (ohm). */
-  record Mutual(int branch, int other, Complex ohms) {}
+  public record Mutual(int branch, int other, Complex ohms) {}
 
-  Circuit(Sheet sheet, Situation situation, ParameterSample draw) {
+  public Circuit(Sheet sheet, Situation situation, ParameterSample draw) {
     this.sheet = sheet;
     this.situation = situation;
     this.draw = draw;
@@ -86,28 +86,28 @@ final class Circuit {
   }
 
   /** The node that is at zero volts. */
-  int earth() {
+  public int earth() {
     return earth;
   }
 
-  Map<String, Integer> nodes() {
+  public Map<String, Integer> nodes() {
     return nodes;
   }
 
-  List<Branch> branches() {
+  public List<Branch> branches() {
     return branches;
   }
 
-  List<Stray> strays() {
+  public List<Stray> strays() {
     return strays;
   }
 
-  List<Mutual> mutuals() {
+  public List<Mutual> mutuals() {
     return mutuals;
   }
 
   /** Angular frequency (rad/s); 0 where the circuit is met by direct current. */
-  double radiansPerSecond() {
+  public double radiansPerSecond() {
     return situation.supplyOn() ? 2 * Math.PI * sheet.supply().hertz() : 0;
   }
 

@@ -179,7 +179,7 @@ public final class Solution {
     return network;
   }
 
-  List<Change> changes() {
+  public List<Change> changes() {
     return changes;
   }
 

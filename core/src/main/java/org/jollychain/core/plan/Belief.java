@@ -6,7 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.fault.Hypothesis;
 
 /**

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.evidence.Question;
 
 /**

@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.network.Probe;
@@ -151,7 +150,9 @@ public final class Planner {
       synchronized (this) {
         learnt = outcomeModels;
         if (learnt.isEmpty()) {
-          learnt = new LinkedHashMap<>(diagnosis.outcomeModels(questions.all()));
+          learnt =
+              new LinkedHashMap<>(
+                  new OutcomeModels(diagnosis.measurements()).learn(questions.all()));
           outcomeModels = learnt;
         }
       }

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
-import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;

@@ -7,7 +7,6 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.jollychain.core.diagnosis.Assessment;
-import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;

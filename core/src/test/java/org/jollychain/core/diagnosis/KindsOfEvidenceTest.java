@@ -22,6 +22,7 @@ import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.inference.IntermittentModel;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.sheet.Sheet;

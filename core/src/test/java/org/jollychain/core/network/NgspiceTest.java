@@ -16,6 +16,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jollychain.core.Sheets;
+import org.jollychain.core.export.SpiceNetlist;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;

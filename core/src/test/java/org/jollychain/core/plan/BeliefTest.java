@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.Random;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.evidence.Question;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -19,7 +18,7 @@ class BeliefTest {
 
   private static final Diagnosis DIAGNOSIS = new Diagnosis(Sheets.heater());
   private static final Map<Question, OutcomeModel> OUTLOOKS =
-      DIAGNOSIS.outcomeModels(new CandidateTests(DIAGNOSIS.unit()).all());
+      new OutcomeModels(DIAGNOSIS.measurements()).learn(new CandidateTests(DIAGNOSIS.unit()).all());
   private static final List<Diagnosis.Belief> BELIEFS =
       DIAGNOSIS.beliefs(List.of(), Optional.of("no-heat"));
 

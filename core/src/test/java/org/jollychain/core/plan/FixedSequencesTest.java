@@ -38,7 +38,7 @@ class FixedSequencesTest {
           new PlanningState(
               sheet,
               questions,
-              diagnosis.outcomeModels(List.of()),
+              new OutcomeModels(diagnosis.measurements()).learn(List.of()),
               policy,
               Belief.of(diagnosis.beliefs(List.of(), Optional.empty())),
               WorkState.ARRIVED,

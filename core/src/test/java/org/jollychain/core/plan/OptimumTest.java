@@ -15,7 +15,6 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Supplier;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;

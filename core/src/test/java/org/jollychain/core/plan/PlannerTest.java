@@ -11,7 +11,6 @@ import java.util.stream.Stream;
 import org.jollychain.core.Readings;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.OutcomeModel;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Fault;
@@ -147,7 +146,8 @@ class PlannerTest {
     assertThat(move.steps())
         .anyMatch(s -> s.startsWith("Take the high limit out and heat it slowly to 1"));
     assertThat(move.minutes()).isGreaterThan(TimeCosts.USUAL.warm());
-    OutcomeModel outcomes = DIAGNOSIS.outcomeModels(List.of(heated)).get(heated);
+    OutcomeModel outcomes =
+        new OutcomeModels(DIAGNOSIS.measurements()).learn(List.of(heated)).get(heated);
     assertThat(outcomes.words()).contains("OL");
     assertThat(questions.openOhms(DRYER.part("thermal-cutoff"))).isEmpty();
   }
@@ -259,7 +259,8 @@ class PlannerTest {
   void an_outlooks_likelihoods_add_up_and_tell_open_from_closed() {
     Question drop =
         new CandidateTests(DIAGNOSIS.unit()).drop(DRYER.part("high-limit")).orElseThrow();
-    OutcomeModel outcomes = DIAGNOSIS.outcomeModels(List.of(drop)).get(drop);
+    OutcomeModel outcomes =
+        new OutcomeModels(DIAGNOSIS.measurements()).learn(List.of(drop)).get(drop);
     for (double[] row : outcomes.likelihood()) {
       double sum = 0;
       for (double p : row) {

@@ -2,7 +2,7 @@ package org.jollychain.server.sheet;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.jollychain.core.sheet.Drawing;
+import org.jollychain.core.drawing.Drawing;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
 import org.springframework.http.HttpStatus;

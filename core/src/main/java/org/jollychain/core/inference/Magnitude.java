@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 import org.jollychain.core.network.Sensitivities.Prediction;
 import org.jollychain.core.quantity.Complex;

@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 import java.util.HashMap;
 import java.util.List;
@@ -14,10 +14,10 @@ import org.jollychain.core.network.Change;
  * the lasting fault of the same kind, else as a sound one. So it is weighed by what those two make
  * of the readings.
  */
-final class HypothesisSpace {
+public final class HypothesisSpace {
 
   /** The place of the sound unit. */
-  static final int SOUND = 0;
+  public static final int SOUND = 0;
 
   private static final int LASTING = -1;
 
@@ -28,7 +28,7 @@ final class HypothesisSpace {
   /** What is done to the circuit, by whatever fault, and which contacts stand open at rest. */
   private record What(List<Change> changes, List<Fault> resting) {}
 
-  HypothesisSpace(List<Hypothesis> all) {
+  public HypothesisSpace(List<Hypothesis> all) {
     this.all = all;
     this.whilePresent = new int[all.size()];
     this.whileGone = new int[all.size()];

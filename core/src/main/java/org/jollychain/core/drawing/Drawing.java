@@ -1,6 +1,8 @@
-package org.jollychain.core.sheet;
+package org.jollychain.core.drawing;
 
 import java.util.List;
+import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.Sheet;
 
 /**
  * Where a circuit is drawn, in columns and rows: the chosen chain runs along row 0 from the source

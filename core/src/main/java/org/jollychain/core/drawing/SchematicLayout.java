@@ -1,4 +1,4 @@
-package org.jollychain.core.sheet;
+package org.jollychain.core.drawing;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -14,6 +14,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
 
 /**
  * Lays a circuit out in three steps. First it is taken apart into runs, as a graph into ears: each

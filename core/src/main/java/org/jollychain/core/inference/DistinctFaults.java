@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -15,7 +15,7 @@ import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Situation;
 
 /** The hypotheses in one situation: those that change the same in its circuit are one fault. */
-final class DistinctFaults {
+public final class DistinctFaults {
 
   /** Of a severity in many steps, one in so many stands for its neighbours. */
   private static final int STEPS_TOGETHER = 6;
@@ -33,7 +33,8 @@ final class DistinctFaults {
    * Fewer faults, for where their number would make the work too much: a few steps of each severity
    * stand for all of them, and of two opens the first.
    */
-  static DistinctFaults coarse(UnitModel unit, Situation situation, List<Hypothesis> hypotheses) {
+  public static DistinctFaults coarse(
+      UnitModel unit, Situation situation, List<Hypothesis> hypotheses) {
     return new DistinctFaults(unit, situation, hypotheses, standIns(hypotheses));
   }
 
@@ -85,16 +86,16 @@ final class DistinctFaults {
   }
 
   /** The fault of a hypothesis, by its place among all of the sheet's. */
-  int of(int hypothesis) {
+  public int of(int hypothesis) {
     return of[hypothesis];
   }
 
   /** The place of the likeliest hypothesis with this fault. */
-  int likeliest(int fault) {
+  public int likeliest(int fault) {
     return likeliest[fault];
   }
 
-  int count() {
+  public int count() {
     return changes.size();
   }
 
@@ -103,7 +104,7 @@ final class DistinctFaults {
   }
 
   /** To be read at any probe for all of them at once. */
-  FaultSweep sweep() {
+  public FaultSweep sweep() {
     return sweep;
   }
 }

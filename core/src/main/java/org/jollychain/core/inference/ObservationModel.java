@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -13,7 +13,7 @@ import org.jollychain.core.sheet.LoadRating;
 import org.jollychain.core.sheet.Sheet;
 
 /** How likely eyes and ears find what they found, by the solved circuit. */
-final class ObservationModel {
+public final class ObservationModel {
 
   private static final double SEEN_WRONG = 0.02;
   private static final double WEAK_ABOVE = 0.02;
@@ -29,22 +29,22 @@ final class ObservationModel {
   private final Sheet sheet;
   private final UnitModel unit;
 
-  ObservationModel(UnitModel unit) {
+  public ObservationModel(UnitModel unit) {
     this.unit = unit;
     this.sheet = unit.sheet();
   }
 
   /** The probability of what is seen, once it is allowed that people err. */
-  static double seen(double share) {
+  public static double seen(double share) {
     return (1 - SEEN_WRONG) * share + SEEN_WRONG / 2;
   }
 
-  double share(Observation seen, List<Change> changes) {
+  public double share(Observation seen, List<Change> changes) {
     return share(seen.part(), seen.runs(), unit.in(seen.situation(), changes));
   }
 
   /** The probability that a load would be seen to run so by eyes that do not err. */
-  double share(String load, Observation.Runs seen, Solution now) {
+  public double share(String load, Observation.Runs seen, Solution now) {
     double above = sheet.part(load).load().map(LoadRating::runsAbove).orElse(0.5);
     double power = unit.powerShare(load, now);
     double runs = beyond(power, above, RUNS_LOG_SD);
@@ -61,7 +61,7 @@ final class ObservationModel {
   }
 
   /** The probability that the unit's display would show what it shows. */
-  double codes(CodeShown shown, Hypothesis h) {
+  public double codes(CodeShown shown, Hypothesis h) {
     List<String> due = new ArrayList<>();
     for (Code code : sheet.codes().values()) {
       boolean suspected = code.suspects().stream().anyMatch(p -> h.modeOf(p).isPresent());

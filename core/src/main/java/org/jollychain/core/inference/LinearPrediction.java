@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 /**
  * An expected reading as a straight line in the uncertain parameters: reading = mean + slopes . z +
@@ -10,7 +10,8 @@ package org.jollychain.core.diagnosis;
  * @param floating how much of a voltage is a ghost, 0 to 1: the share of it that the meter's own
  *     input divides with the impedance it looks into
  */
-record LinearPrediction(double mean, Slopes slopes, double residualVariance, double floating) {
+public record LinearPrediction(
+    double mean, Slopes slopes, double residualVariance, double floating) {
 
   LinearPrediction(double mean, double[] slopes, double residualVariance, double floating) {
     this(mean, Slopes.of(slopes), residualVariance, floating);

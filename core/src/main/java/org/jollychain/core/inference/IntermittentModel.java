@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 import java.util.List;
 
@@ -7,7 +7,7 @@ import java.util.List;
  * that switches now and then between one reading and the next; the forward algorithm (Baum and
  * others, 1970) sums over all ways it may have been.
  */
-final class IntermittentModel {
+public final class IntermittentModel {
 
   /** From one piece of evidence to the next; common practice, no source. */
   private static final double SWITCHES = 0.1;
@@ -23,7 +23,7 @@ final class IntermittentModel {
    * @param there the fault is there now
    * @param gone it is not
    */
-  record Ends(double there, double gone) {}
+  public record Ends(double there, double gone) {}
 
   /**
    * @param order places of the evidence in the order of time
@@ -31,7 +31,7 @@ final class IntermittentModel {
    * @param ifGone the same while it is gone
    * @param reseatedBefore whether its terminals were put on again just before a piece, by place
    */
-  static Ends weigh(
+  public static Ends weigh(
       List<Integer> order, List<Double> ifThere, List<Double> ifGone, boolean[] reseatedBefore) {
     double there = Math.log(0.5);
     double gone = Math.log(0.5);

@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 import java.util.Map;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package org.jollychain.core.sheet;
+package org.jollychain.core.drawing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -9,6 +9,9 @@ import java.util.Map;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;

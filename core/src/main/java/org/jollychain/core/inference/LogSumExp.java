@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 /** Probabilities by their logarithms, so that many small factors make no nothing. */
 final class LogSumExp {

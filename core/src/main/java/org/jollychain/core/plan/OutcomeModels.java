@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.plan;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -18,6 +18,14 @@ import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.inference.DistinctFaults;
+import org.jollychain.core.inference.HypothesisSpace;
+import org.jollychain.core.inference.InspectionModel;
+import org.jollychain.core.inference.LinearPrediction;
+import org.jollychain.core.inference.MeasurementModel;
+import org.jollychain.core.inference.Normal;
+import org.jollychain.core.inference.ObservationModel;
+import org.jollychain.core.inference.ReadingLikelihood;
 import org.jollychain.core.network.Accuracy;
 import org.jollychain.core.network.FaultSweep;
 import org.jollychain.core.network.Meter;
@@ -72,13 +80,12 @@ final class OutcomeModels {
   /** The places of the hypotheses that blame a part. */
   private final Map<String, List<Integer>> blaming = new HashMap<>();
 
-  OutcomeModels(
-      MeasurementModel measurements, ObservationModel observations, List<Hypothesis> hypotheses) {
+  OutcomeModels(MeasurementModel measurements) {
     this.unit = measurements.unit();
     this.sheet = unit.sheet();
     this.measurements = measurements;
-    this.observations = observations;
-    this.hypotheses = hypotheses;
+    this.observations = new ObservationModel(unit);
+    this.hypotheses = measurements.hypotheses();
     this.unknown =
         IntStream.range(0, hypotheses.size())
             .filter(i -> hypotheses.get(i).kind() == Hypothesis.Kind.NOT_ON_SHEET)

@@ -1,7 +1,7 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 /** The normal distribution. */
-final class Normal {
+public final class Normal {
 
   private Normal() {}
 
@@ -15,7 +15,7 @@ final class Normal {
    *
    * @param z standard deviations above the mean
    */
-  static double below(double z) {
+  public static double below(double z) {
     double x = Math.abs(z) / Math.sqrt(2);
     double t = 1 / (1 + 0.3275911 * x);
     double poly =

@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 import java.time.Instant;
 import java.util.ArrayList;
@@ -36,7 +36,7 @@ import org.jollychain.core.sheet.Situation;
  * Every hypothesis weighed by all the evidence: posterior = prior times likelihood, made to add up
  * to one.
  */
-final class Posterior {
+public final class Posterior {
 
   /** So much less likely than the best, a hypothesis is out: e^-20 is one in 500 million. */
   private static final double RULED_OUT_NATS = 20;
@@ -60,7 +60,7 @@ final class Posterior {
    * @param index the place among all hypotheses of the sheet of the one whose circuit it has now
    * @param otherwise how the evidence looks in its other state, where it comes and goes
    */
-  record Entry(
+  public record Entry(
       Hypothesis hypothesis,
       int index,
       double probability,
@@ -88,7 +88,7 @@ final class Posterior {
    *
    * @param evidence in canonical order
    */
-  Posterior(
+  public Posterior(
       Sheet sheet, MeasurementModel measurements, List<Evidence> evidence, HypothesisSpace prior) {
     this.sheet = sheet;
     this.measurements = measurements;
@@ -169,7 +169,7 @@ final class Posterior {
                         && r.probe().part().filter(fault.part()::equals).isPresent());
   }
 
-  ReadingLikelihood source() {
+  public ReadingLikelihood source() {
     return new ReadingLikelihood(sheet.supply().volts(), meters);
   }
 
@@ -364,7 +364,7 @@ final class Posterior {
   }
 
   /** How a hypothesis best explains a piece of evidence. */
-  ReadingLikelihood.Explained explained(Entry w, Evidence e) {
+  public ReadingLikelihood.Explained explained(Entry w, Evidence e) {
     Integer at = places.get(e);
     List<ReadingLikelihood.Explained> all = w.track().explained();
     if (at == null
@@ -378,19 +378,19 @@ final class Posterior {
   }
 
   /** What is now believed of a reading that has not been taken, should a hypothesis be true. */
-  Uncertain believed(Entry w, Probe probe) {
+  public Uncertain believed(Entry w, Probe probe) {
     Situation situation = sheet.situation(probe.situation());
     return w.track().believed(measurements.line(w.hypothesis().changesIn(situation), probe));
   }
 
   /** How soft the supply is believed to be (standard deviations from usual). */
-  double softness() {
+  public double softness() {
     LinearPrediction softness = measurements.parameter(Network.SOURCE_OHMS);
     return believable.get(0).track().believed(softness).mean();
   }
 
   /** The readings that the leader takes for slips, in order. */
-  List<Evidence> unexplained() {
+  public List<Evidence> unexplained() {
     Entry leader = believable.get(0);
     return evidence.stream()
         .filter(e -> explained(leader, e) != ReadingLikelihood.Explained.AS_READ)
@@ -398,24 +398,24 @@ final class Posterior {
   }
 
   /** Logarithm of the likelihood of all evidence, whatever is true. */
-  double logEvidence() {
+  public double logEvidence() {
     return logEvidence;
   }
 
-  List<Evidence> evidence() {
+  public List<Evidence> evidence() {
     return evidence;
   }
 
   /** All hypotheses, the most probable first. */
-  List<Entry> all() {
+  public List<Entry> all() {
     return weighed;
   }
 
-  Entry leader() {
+  public Entry leader() {
     return weighed.get(0);
   }
 
-  double probability(Predicate<Hypothesis> of) {
+  public double probability(Predicate<Hypothesis> of) {
     return weighed.stream()
         .filter(w -> of.test(w.hypothesis()))
         .mapToDouble(Entry::probability)
@@ -426,7 +426,7 @@ final class Posterior {
    * The hypotheses that have a circuit and matter beside the best of them, the most probable first;
    * how probable they are if the circuit is that of the sheet.
    */
-  List<Entry> believable() {
+  public List<Entry> believable() {
     return believable;
   }
 
@@ -445,7 +445,7 @@ final class Posterior {
    * believable hypotheses that do not touch it. One where nothing bears on it, towards zero where
    * the evidence shows it cannot be so.
    */
-  double ratioIfAlso(String part, MeasurementModel.Counterfactual bad) {
+  public double ratioIfAlso(String part, MeasurementModel.Counterfactual bad) {
     Work.check();
     double with = 0;
     double without = 0;
@@ -514,7 +514,7 @@ final class Posterior {
   }
 
   /** The reading that speaks most clearly against a part being also bad, if any does. */
-  Optional<Reading> strongestAgainst(MeasurementModel.Counterfactual bad, double leastNats) {
+  public Optional<Reading> strongestAgainst(MeasurementModel.Counterfactual bad, double leastNats) {
     Entry base = believable.get(0);
     ReadingLikelihood before = source();
     ReadingLikelihood after = source();

@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -26,7 +26,7 @@ import org.jollychain.core.quantity.Uncertain;
  * have told which it was: a sum of Gaussians (Alspach and Sorenson, 1972), cut to the likeliest
  * few.
  */
-final class ReadingLikelihood {
+public final class ReadingLikelihood {
 
   private static final double ANYTHING = 0.003;
   private static final double NO_CONTACT = 0.004;
@@ -67,7 +67,7 @@ final class ReadingLikelihood {
   private static final double SMALLEST_OHMS = 0.05;
 
   /** How a reading was best explained. */
-  enum Explained {
+  public enum Explained {
     AS_READ,
     AS_PREFIX,
     AS_SLIP
@@ -89,7 +89,7 @@ final class ReadingLikelihood {
     explanations.add(new MixtureComponent());
   }
 
-  double logLikelihood() {
+  public double logLikelihood() {
     return logLikelihood;
   }
 
@@ -171,11 +171,11 @@ final class ReadingLikelihood {
    * What a figure on a display leaves open, whatever is expected: variances of counts and rounding,
    * as it stands and a thousand times greater and smaller.
    */
-  record Noise(double asRead, double thousandfold, double thousandth) {
+  public record Noise(double asRead, double thousandfold, double thousandth) {
 
     private static final Noise NONE = new Noise(0, 0, 0);
 
-    static Noise of(double sourceVolts, Reading reading) {
+    public static Noise of(double sourceVolts, Reading reading) {
       Meter meter = reading.meter();
       return reading.shown() instanceof Shown.Figure figure
           ? new Noise(
@@ -206,7 +206,7 @@ final class ReadingLikelihood {
   }
 
   /** Adds a reading to what is known. */
-  void absorb(LinearPrediction line, Reading reading, Noise noise) {
+  public void absorb(LinearPrediction line, Reading reading, Noise noise) {
     if (reading.shown() instanceof Shown.Figure figure) {
       absorb(line, reading, figure, noise);
     } else {
@@ -369,7 +369,7 @@ final class ReadingLikelihood {
   }
 
   /** The probability that a resistance is above a threshold of the meter. */
-  static double above(double ohms, double threshold) {
+  public static double above(double ohms, double threshold) {
     return Normal.below(Math.log(Math.max(ohms, 1e-6) / threshold) / OVER_LIMIT_LOG_SD);
   }
 }

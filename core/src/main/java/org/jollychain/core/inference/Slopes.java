@@ -1,9 +1,9 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 import java.util.Arrays;
 
 /** Slopes by the place of their parameter; those that are nothing are left out. */
-final class Slopes {
+public final class Slopes {
 
   private final int[] places;
   private final double[] values;
@@ -83,7 +83,7 @@ final class Slopes {
     return sum;
   }
 
-  double squared() {
+  public double squared() {
     double sum = 0;
     for (double v : values) {
       sum += v * v;

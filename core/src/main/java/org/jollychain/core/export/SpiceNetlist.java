@@ -1,10 +1,16 @@
-package org.jollychain.core.network;
+package org.jollychain.core.export;
 
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.jollychain.core.network.Branch;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Circuit;
+import org.jollychain.core.network.Network;
+import org.jollychain.core.network.ParameterSample;
+import org.jollychain.core.network.Solution;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;

@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.plan;
 
 import java.util.List;
 import java.util.Optional;

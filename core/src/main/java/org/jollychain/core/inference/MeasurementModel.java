@@ -1,4 +1,4 @@
-package org.jollychain.core.diagnosis;
+package org.jollychain.core.inference;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -39,7 +39,7 @@ import org.jollychain.core.sheet.Situation;
  * <p>The lines are drawn about one unit, the nominal one as a rule; about another they are better
  * for units that are like it.
  */
-final class MeasurementModel {
+public final class MeasurementModel {
 
   /** A step of the grid of positions over the square root of twelve. */
   private static final double POSITION_SD = 0.1;
@@ -79,12 +79,12 @@ final class MeasurementModel {
    *
    * @param hypotheses those that are asked for by their place
    */
-  MeasurementModel(UnitModel nominal, List<Hypothesis> hypotheses) {
+  public MeasurementModel(UnitModel nominal, List<Hypothesis> hypotheses) {
     this(nominal, ParameterSample.NOMINAL, hypotheses);
   }
 
   /** With the lines drawn about another. */
-  MeasurementModel(Sheet sheet, ParameterSample about, List<Hypothesis> hypotheses) {
+  public MeasurementModel(Sheet sheet, ParameterSample about, List<Hypothesis> hypotheses) {
     this(new UnitModel(sheet, about), about, hypotheses);
   }
 
@@ -102,12 +102,12 @@ final class MeasurementModel {
     }
   }
 
-  List<Hypothesis> hypotheses() {
+  public List<Hypothesis> hypotheses() {
     return hypotheses;
   }
 
   /** The hypotheses as faults of one situation. */
-  DistinctFaults faults(Situation situation) {
+  public DistinctFaults faults(Situation situation) {
     return faults.computeIfAbsent(
         situation.id(), s -> new DistinctFaults(unit, situation, hypotheses));
   }
@@ -122,12 +122,12 @@ final class MeasurementModel {
   /**
    * What the usual meter should read at a probe with these changes, over all units of the sheet.
    */
-  LinearPrediction line(List<Change> changes, Probe probe) {
+  public LinearPrediction line(List<Change> changes, Probe probe) {
     return at(probe, Meter.GENERAL).with(changes);
   }
 
   /** What this meter should have read with these changes. */
-  LinearPrediction line(List<Change> changes, Reading reading) {
+  public LinearPrediction line(List<Change> changes, Reading reading) {
     return at(reading.probe(), reading.meter()).with(changes);
   }
 
@@ -228,9 +228,9 @@ final class MeasurementModel {
    *
    * @param id among all of the sheet's
    */
-  record Counterfactual(int id, List<Change> changes) {}
+  public record Counterfactual(int id, List<Change> changes) {}
 
-  UnitModel unit() {
+  public UnitModel unit() {
     return unit;
   }
 
