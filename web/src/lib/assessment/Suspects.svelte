@@ -4,7 +4,11 @@
   import { percent, words } from '../format/format';
 
   /** What may be at fault, the most probable first, each with its reasons. */
-  let { assessment, onselect }: { assessment: Assessment; onselect: (part: string) => void } = $props();
+  let {
+    assessment,
+    confirmBy,
+    onselect
+  }: { assessment: Assessment; confirmBy: string; onselect: (part: string) => void } = $props();
 
   const SHOWN = 5;
   const NEGLIGIBLE = 0.002;
@@ -64,7 +68,7 @@
     <p class="finding" class:sure={leading.confirmed}>
       <b>{leading.title}</b>{leading.confirmed
         ? ': confirmed by its own test. Now look for the cause.'
-        : `. To be sure: ${leading.confirmBy}`}
+        : `. To be sure: ${confirmBy}`}
     </p>
   {/if}
   <ul>

@@ -366,7 +366,7 @@
         />
       </div>
       <Flags flags={view.assessment.flags} />
-      <Suspects assessment={view.assessment} onselect={selectPart} />
+      <Suspects assessment={view.assessment} confirmBy={view.plan.confirmBy} onselect={selectPart} />
     </div>
   </div>
 {/if}

@@ -105,8 +105,7 @@ const assessment = {
     mode: 'open',
     title: 'high limit open',
     probability: 0.97,
-    confirmed: false,
-    confirmBy: 'Read ohms across it.'
+    confirmed: false
   },
   evidence: [
     { id: 'e1', place: 'across the high limit', shown: '237.8 V', ifSound: '0.3 V', expected: '238 V' }
@@ -117,14 +116,18 @@ const assessment = {
 
 describe('the suspects', () => {
   it('stand in the order of their probability, without what is as good as excluded', () => {
-    const { container } = render(Suspects, { assessment, onselect: vi.fn() });
+    const { container } = render(Suspects, {
+      assessment,
+      confirmBy: 'Read ohms across it.',
+      onselect: vi.fn()
+    });
     const names = [...container.querySelectorAll('summary b')].map((b) => b.textContent);
     expect(names).toEqual(['high limit', 'supply', 'not on this sheet']);
     expect(screen.getByText('97 %')).toBeInTheDocument();
   });
 
   it('say what test is still due before anything is condemned', () => {
-    render(Suspects, { assessment, onselect: vi.fn() });
+    render(Suspects, { assessment, confirmBy: 'Read ohms across it.', onselect: vi.fn() });
     expect(screen.getByText(/To be sure: Read ohms across it\./)).toBeInTheDocument();
   });
 });
@@ -132,7 +135,7 @@ describe('the suspects', () => {
 const view = {
   job: { complaint: 'no-heat' },
   complaintTitle: 'No heat',
-  plan: { state: 'confirm', next: [], say: '', expected: { probes: 1, minutes: 1 } },
+  plan: { state: 'confirm', next: [], say: '', confirmBy: '', expected: { probes: 1, minutes: 1 } },
   assessment,
   evidence: [
     {

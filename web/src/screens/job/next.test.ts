@@ -40,7 +40,7 @@ function view(state: string, next: Proposal[], more: object = {}): JobView {
   return {
     job: { complaint: 'cold', permit: 'live', ...more },
     complaintTitle: 'Stays cold',
-    plan: { state, say: 'Confirm the high limit.', next, expected: { probes: 1, minutes: 1 } },
+    plan: { state, say: 'Confirm the high limit.', confirmBy: '', next, expected: { probes: 1, minutes: 1 } },
     assessment: { supply: { verdict: 'sound' }, leading: { confirmed: state === 'found' } }
   } as unknown as JobView;
 }

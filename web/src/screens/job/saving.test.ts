@@ -43,8 +43,7 @@ function view(evidence: object[]): JobView {
         mode: 'sound',
         title: 'nothing wrong',
         probability: 0.3,
-        confirmed: false,
-        confirmBy: ''
+        confirmed: false
       },
       paths: [
         {
@@ -63,7 +62,7 @@ function view(evidence: object[]): JobView {
       evidence: [],
       unexplained: 0
     },
-    plan: { state: 'ask', say: '', next: [], expected: { probes: 1, minutes: 1 } }
+    plan: { state: 'ask', say: '', confirmBy: '', next: [], expected: { probes: 1, minutes: 1 } }
   } as unknown as JobView;
 }
 

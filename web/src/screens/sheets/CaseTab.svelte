@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { api, type Assessment, type Sheet, reason } from '../../lib/api/client';
+  import { api, type Assessed, type Sheet, reason } from '../../lib/api/client';
   import Flags from '../../lib/assessment/Flags.svelte';
   import Suspects from '../../lib/assessment/Suspects.svelte';
   import ChainStrip from '../../lib/chain/ChainStrip.svelte';
@@ -15,7 +15,7 @@
   const PAUSE = 400;
 
   let text = $state(untrack(() => starter(sheet)));
-  let assessment = $state.raw<Assessment>();
+  let assessment = $state.raw<Assessed>();
   let error = $state('');
   let pathIndex = $state(0);
   let width = $state(700);
@@ -94,7 +94,7 @@ ${complaint ? `complaint: ${complaint}\n` : ''}evidence:
         {#if assessment.account}<p class="soft">Account: {assessment.account.text}</p>{/if}
       </section>
       <Flags flags={assessment.flags} />
-      <Suspects {assessment} onselect={() => undefined} />
+      <Suspects {assessment} confirmBy={assessment.confirmBy} onselect={() => undefined} />
     {/if}
   </div>
 </div>

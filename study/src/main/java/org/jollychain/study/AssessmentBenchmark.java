@@ -6,10 +6,10 @@ import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.Diagnosis.Belief;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
@@ -115,7 +115,7 @@ public class AssessmentBenchmark {
 
   /** The weighing alone. */
   @Benchmark
-  public List<Belief> beliefs() {
+  public List<Posterior.Entry> beliefs() {
     return diagnosis.beliefs(evidence, COMPLAINT);
   }
 }

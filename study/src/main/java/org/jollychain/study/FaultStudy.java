@@ -11,15 +11,16 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.diagnosis.Diagnosis.Belief;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Fault.Presence;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
@@ -125,7 +126,7 @@ public final class FaultStudy {
         continue;
       }
       Found found = found(truth, random, i);
-      List<Belief> beliefs = found.beliefs();
+      List<Posterior.Entry> beliefs = found.beliefs();
       score.single(truth, found, sheet.parts().size());
       if (details && !score.lastRight) {
         System.out.printf(
@@ -138,7 +139,7 @@ public final class FaultStudy {
       if (!truth.faults().stream().allMatch(f -> shows(truth, List.of(f)))) {
         continue;
       }
-      List<Belief> beliefs = found(truth, random, i).beliefs();
+      List<Posterior.Entry> beliefs = found(truth, random, i).beliefs();
       score.pair(truth, beliefs);
       if (details && !score.lastRight) {
         System.out.printf(
@@ -183,8 +184,8 @@ public final class FaultStudy {
         ? h.faults().stream()
             .map(
                 f ->
-                    f instanceof Fault.OfPart p
-                        ? p.part() + " " + p.mode() + " " + p.changes().get(0)
+                    f.failed().isPresent()
+                        ? f.culprit().get().id() + " " + f.failed().get() + " " + f.changes().get(0)
                         : f.toString())
             .toList()
             .toString()
@@ -192,7 +193,7 @@ public final class FaultStudy {
         : h.kind().toString();
   }
 
-  private static String words(List<Belief> beliefs) {
+  private static String words(List<Posterior.Entry> beliefs) {
     return beliefs.stream()
         .limit(3)
         .map(b -> "%.3f %s".formatted(b.probability(), words(b.hypothesis())))
@@ -214,13 +215,10 @@ public final class FaultStudy {
         break;
       }
     }
-    Fault.OfPart fault = (Fault.OfPart) way.faults().get(0);
+    Fault fault = way.faults().get(0);
     double within = random.nextGaussian();
     List<Change> drawn = fault.changes().stream().map(c -> c.drawn(within)).toList();
-    return new Hypothesis(
-        way.kind(),
-        List.of(new Fault.OfPart(fault.part(), fault.mode(), drawn, fault.presence())),
-        way.prior());
+    return new Hypothesis(way.kind(), List.of(fault.doing(drawn)), way.prior());
   }
 
   private Found found(Hypothesis truth, Random random, long seed) {
@@ -260,7 +258,7 @@ public final class FaultStudy {
   }
 
   /** What is believed in the end, and whether it is flagged that the readings misfit it. */
-  private record Found(List<Belief> beliefs, boolean misfit) {}
+  private record Found(List<Posterior.Entry> beliefs, boolean misfit) {}
 
   private String read(VirtualMeter meter, SimulatedUnit unit, Probe probe, Random random) {
     String shown = meter.read(unit, probe);
@@ -444,7 +442,7 @@ public final class FaultStudy {
   }
 
   private static String partOf(Hypothesis single) {
-    return ((Fault.OfPart) single.faults().get(0)).part();
+    return single.first().id();
   }
 
   /** Open, tripped and not made cannot be told apart by every evidence. */
@@ -474,26 +472,27 @@ public final class FaultStudy {
     private final int[] hits = new int[20];
 
     void single(Hypothesis truth, Found found, int parts) {
-      List<Belief> beliefs = found.beliefs();
-      Map<String, Double> byPart = byPart(beliefs);
-      Fault.OfPart fault = (Fault.OfPart) truth.faults().get(0);
+      List<Posterior.Entry> beliefs = found.beliefs();
+      Map<Culprit, Double> byCulprit = byCulprit(beliefs);
+      Fault fault = truth.faults().get(0);
       units++;
-      String best =
-          byPart.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey();
-      double top = byPart.get(best);
+      Culprit best =
+          byCulprit.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey();
+      double top = byCulprit.get(best);
       boolean right = same(best, fault, beliefs);
       rightPart += right ? 1 : 0;
       Map<String, Double> modes = new LinkedHashMap<>();
-      for (Belief b : beliefs) {
-        b.hypothesis()
-            .modeOf(best)
-            .ifPresent(m -> modes.merge(merged(m), b.probability(), Double::sum));
+      for (Posterior.Entry b : beliefs) {
+        b.hypothesis().faults().stream()
+            .filter(f -> f.culprit().filter(best::equals).isPresent())
+            .flatMap(f -> f.failed().stream())
+            .forEach(m -> modes.merge(merged(m), b.probability(), Double::sum));
       }
       boolean modeRight =
           right
               && modes.entrySet().stream()
                   .max(Map.Entry.comparingByValue())
-                  .filter(e -> e.getKey().equals(merged(fault.mode())))
+                  .filter(e -> e.getKey().equals(merged(fault.failed().orElseThrow())))
                   .isPresent();
       rightMode += modeRight ? 1 : 0;
       lastRight = modeRight && !(top >= SURE && !right);
@@ -501,9 +500,9 @@ public final class FaultStudy {
         sure++;
         rightWhenSure += right ? 1 : 0;
       }
-      for (Map.Entry<String, Double> e : byPart.entrySet()) {
+      for (Map.Entry<Culprit, Double> e : byCulprit.entrySet()) {
         boolean isIt = same(e.getKey(), fault, beliefs);
-        boolean aPart = !e.getKey().equals("sound") && !e.getKey().equals("unknown");
+        boolean aPart = e.getKey().suspect();
         condemned += aPart && !isIt && e.getValue() > 0.9 && !found.misfit() ? 1 : 0;
         brier += (e.getValue() - (isIt ? 1 : 0)) * (e.getValue() - (isIt ? 1 : 0));
         int bin = Math.min(19, (int) (20 * e.getValue()));
@@ -513,12 +512,12 @@ public final class FaultStudy {
       entries += parts;
     }
 
-    void pair(Hypothesis truth, List<Belief> beliefs) {
-      Map<String, Double> byPart = byPart(beliefs);
+    void pair(Hypothesis truth, List<Posterior.Entry> beliefs) {
+      Map<Culprit, Double> byCulprit = byCulprit(beliefs);
       pairs++;
       double least =
           truth.faults().stream()
-              .mapToDouble(f -> byPart.getOrDefault(((Fault.OfPart) f).part(), 0.0))
+              .mapToDouble(f -> byCulprit.getOrDefault(f.culprit().orElseThrow(), 0.0))
               .min()
               .orElse(0);
       bothHalf += least > 0.5 ? 1 : 0;
@@ -527,34 +526,34 @@ public final class FaultStudy {
     }
 
     /** A missing command is right for the contact that hangs on it alone, and for the command. */
-    private static boolean same(String believed, Fault.OfPart truth, List<Belief> beliefs) {
-      if (believed.equals(truth.part())) {
+    private static boolean same(Culprit believed, Fault truth, List<Posterior.Entry> beliefs) {
+      Culprit blamed = truth.culprit().orElseThrow();
+      if (believed.equals(blamed)) {
         return true;
       }
-      if (!believed.startsWith("control:") && !truth.part().startsWith("control:")) {
+      if (!(believed instanceof Culprit.OfCommand) && !(blamed instanceof Culprit.OfCommand)) {
         return false;
       }
       return beliefs.stream()
-          .filter(b -> b.hypothesis().modeOf(believed).isPresent())
-          .flatMap(b -> b.hypothesis().ofParts())
-          .map(Fault.OfPart::changes)
-          .anyMatch(c -> c.equals(truth.changes()));
+          .filter(b -> b.hypothesis().blames(believed))
+          .flatMap(b -> b.hypothesis().faults().stream())
+          .filter(f -> f.failed().isPresent())
+          .anyMatch(f -> f.changes().equals(truth.changes()));
     }
 
-    private static Map<String, Double> byPart(List<Belief> beliefs) {
-      Map<String, Double> byPart = new LinkedHashMap<>();
-      for (Belief b : beliefs) {
+    private static Map<Culprit, Double> byCulprit(List<Posterior.Entry> beliefs) {
+      Map<Culprit, Double> by = new LinkedHashMap<>();
+      for (Posterior.Entry b : beliefs) {
         Hypothesis h = b.hypothesis();
-        if (h.kind() != Hypothesis.Kind.FAULTY) {
-          byPart.merge(
-              h.kind() == Hypothesis.Kind.SOUND ? "sound" : "unknown",
-              b.probability(),
-              Double::sum);
+        if (h.kind() == Hypothesis.Kind.FAULTY) {
+          h.faults().stream()
+              .flatMap(f -> f.culprit().stream())
+              .forEach(c -> by.merge(c, b.probability(), Double::sum));
+        } else {
+          by.merge(h.culprit(), b.probability(), Double::sum);
         }
-        h.ofParts().forEach(p -> byPart.merge(p.part(), b.probability(), Double::sum));
-        h.supplyFault().ifPresent(s -> byPart.merge("supply", b.probability(), Double::sum));
       }
-      return byPart;
+      return by;
     }
 
     void add(Score o) {

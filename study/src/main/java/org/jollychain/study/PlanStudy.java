@@ -9,6 +9,8 @@ import java.util.Optional;
 import java.util.Random;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Question;
+import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
@@ -160,7 +162,7 @@ public final class PlanStudy {
         new Hypotheses(nominal)
             .all(Optional.of(complaint)).stream()
                 .filter(h -> h.kind() == Hypothesis.Kind.FAULTY && h.intermittent().isEmpty())
-                .filter(h -> h.ofParts().count() == 1 && h.faults().size() == 1)
+                .filter(h -> h.faults().size() == 1 && h.faults().get(0).failed().isPresent())
                 .filter(
                     h ->
                         nominal.shows(
@@ -171,13 +173,9 @@ public final class PlanStudy {
       at -= h.prior();
       if (at <= 0) {
         double deviate = random.nextGaussian();
-        Fault.OfPart f = (Fault.OfPart) h.faults().get(0);
+        Fault f = h.faults().get(0);
         List<Change> drawn = f.changes().stream().map(c -> c.drawn(deviate)).toList();
-        return Optional.of(
-            new Hypothesis(
-                h.kind(),
-                List.of(new Fault.OfPart(f.part(), f.mode(), drawn, f.presence())),
-                h.prior()));
+        return Optional.of(new Hypothesis(h.kind(), List.of(f.doing(drawn)), h.prior()));
       }
     }
     return Optional.empty();
@@ -205,7 +203,7 @@ public final class PlanStudy {
       if (next.reseated()) {
         break;
       }
-      tally.probes += next.kind() == Proposal.Kind.MEASURE ? 1 : 0;
+      tally.probes += next.kind() == Question.Kind.MEASURE ? 1 : 0;
       tally.questions++;
       tally.minutes += next.minutes();
       tally.opening += next.opening();
@@ -214,8 +212,7 @@ public final class PlanStudy {
     }
     String part = opinion.assessment().leading().part();
     double sure = opinion.assessment().leading().probability();
-    boolean right =
-        truth.ofParts().anyMatch(f -> f.part().equals(part)) || sameContact(truth, part);
+    boolean right = truth.culprit().id().equals(part) || sameContact(truth, part);
     tally.right += right ? 1 : 0;
     tally.condemned += !right && sure > 0.9 && sheet.parts().containsKey(part) ? 1 : 0;
     Map<String, String> said = new HashMap<>();
@@ -225,7 +222,7 @@ public final class PlanStudy {
           "%s %d: %s -> %s %.3f in %d: %s%n",
           sheet.key(),
           seed,
-          truth.ofParts().map(f -> f.part() + " " + f.mode()).toList(),
+          truth.title(sheet),
           part,
           sure,
           evidence.size(),
@@ -236,12 +233,8 @@ public final class PlanStudy {
 
   /** A missing command is right for a contact that hangs on it alone. */
   private boolean sameContact(Hypothesis truth, String part) {
-    return truth
-        .ofParts()
-        .anyMatch(
-            f ->
-                f.part().startsWith("control:")
-                    && sheet.parts().containsKey(part)
-                    && sheet.part(part).madeWhen().commands().contains(f.part().substring(8)));
+    return truth.culprit() instanceof Culprit.OfCommand missing
+        && sheet.parts().containsKey(part)
+        && sheet.part(part).madeWhen().commands().contains(missing.command());
   }
 }

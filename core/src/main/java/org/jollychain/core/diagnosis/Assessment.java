@@ -96,15 +96,9 @@ public record Assessment(
    * @param probability capped at 0.9 while readings misfit
    * @param confirmed whether a test on the suspect itself has failed that a sound one would have
    *     passed
-   * @param confirmBy what that test is
    */
   public record Leading(
-      String part,
-      String mode,
-      String title,
-      double probability,
-      boolean confirmed,
-      String confirmBy) {}
+      String part, String mode, String title, double probability, boolean confirmed) {}
 
   /**
    * The potential along a chain.

@@ -40,8 +40,6 @@ import org.jollychain.core.sheet.Sheet;
  */
 public final class Diagnosis {
 
-  static final int MISFITS = 2;
-
   /** A slip that fits misleads what is read after it; where little is known, coarse ones fit. */
   private static final List<Dimension> FINEST_FIRST =
       List.of(Dimension.OHMS, Dimension.VOLTS, Dimension.AMPERES);
@@ -99,7 +97,7 @@ public final class Diagnosis {
    *
    * @param beliefs every hypothesis that is not ruled out, the most probable first
    */
-  public record Opinion(Assessment assessment, List<Belief> beliefs) {}
+  public record Opinion(Assessment assessment, List<Posterior.Entry> beliefs) {}
 
   /**
    * As {@link #assess}, for whoever goes on using it.
@@ -145,23 +143,14 @@ public final class Diagnosis {
    * @param evidence not struck out, in any order
    * @param complaint what the customer sees, an id of the sheet's complaints
    */
-  public List<Belief> beliefs(List<? extends Evidence> evidence, Optional<String> complaint) {
+  public List<Posterior.Entry> beliefs(
+      List<? extends Evidence> evidence, Optional<String> complaint) {
     return beliefs(weigh(usable(evidence, new ArrayList<>()), complaint));
   }
 
-  private static List<Belief> beliefs(Posterior posterior) {
-    return posterior.all().stream()
-        .filter(w -> w.probability() > 0)
-        .map(w -> new Belief(w.hypothesis(), w.index(), w.probability()))
-        .toList();
+  private static List<Posterior.Entry> beliefs(Posterior posterior) {
+    return posterior.all().stream().filter(w -> w.probability() > 0).toList();
   }
-
-  /**
-   * A hypothesis and how likely it is now.
-   *
-   * @param index the place among all of the sheet's of the one whose circuit it has now
-   */
-  public record Belief(Hypothesis hypothesis, int index, double probability) {}
 
   /** What every reading should be under every hypothesis, of which all are in their order. */
   public MeasurementModel measurements() {
@@ -180,7 +169,10 @@ public final class Diagnosis {
   private Posterior weigh(List<Evidence> usable, Optional<String> complaint) {
     Posterior usual = weigh(measurements, usable, complaint);
     boolean passing = usual.believable().get(0).otherwise().isPresent();
-    boolean fits = usual.softness() < SOFT && usual.unexplained().size() < MISFITS && !passing;
+    boolean fits =
+        usual.softness() < SOFT
+            && usual.unexplained().size() < Thresholds.USUAL.misfits()
+            && !passing;
     if (fits || usable.size() > MANY) {
       return usual;
     }
@@ -207,7 +199,7 @@ public final class Diagnosis {
     int looks = usable.size() > MANY ? 0 : MOST_LOOKS;
     for (int again = 0; again < looks; again++) {
       Set<Evidence> unexplained = new LinkedHashSet<>(posterior.unexplained());
-      if (unexplained.size() < MISFITS) {
+      if (unexplained.size() < Thresholds.USUAL.misfits()) {
         return posterior;
       }
       List<Evidence> order = new ArrayList<>(unexplained);

@@ -20,8 +20,7 @@ import org.jollychain.core.sheet.Supply;
  */
 final class SupplyJudgement {
 
-  private static final double BLAMED = 0.8;
-  private static final double CONTRADICTED = 0.02;
+  private static final Thresholds LIMITS = Thresholds.USUAL;
 
   private final Sheet sheet;
   private final MeasurementModel measurements;
@@ -53,7 +52,7 @@ final class SupplyJudgement {
                 "Heat goes with the square of the voltage: %s of nominal."
                     .formatted(Dimension.SHARE.format(h))));
     Optional<SupplyVerdict> blamed =
-        fault < BLAMED
+        fault < LIMITS.blamed()
             ? Optional.empty()
             : posterior.all().stream()
                 .flatMap(w -> w.hypothesis().supplyFault().stream())
@@ -62,13 +61,11 @@ final class SupplyJudgement {
     double ifDead = posterior.ratioIfAlso("supply", dead());
     SupplyVerdict verdict =
         blamed.orElse(
-            !live.isEmpty() && fault < 0.2 && ifDead < CONTRADICTED
+            !live.isEmpty() && fault < LIMITS.doubted() && ifDead < LIMITS.excluded()
                 ? SupplyVerdict.SOUND
                 : SupplyVerdict.UNMEASURED);
     if (because.isEmpty()) {
-      because.add(
-          "No supply reading yet: %s to %s first."
-              .formatted(sheet.supply().outwardPoint(), sheet.supply().homewardPoint()));
+      because.add("No supply reading yet.");
     }
     return new SupplyAssessment(verdict, fault, heat, because);
   }

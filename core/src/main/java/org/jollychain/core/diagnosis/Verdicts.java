@@ -14,10 +14,10 @@ import org.jollychain.core.diagnosis.Assessment.PartAssessment;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypotheses;
-import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.MeasurementModel.Counterfactual;
 import org.jollychain.core.inference.Posterior;
@@ -39,11 +39,7 @@ import org.jollychain.core.sheet.Sheet;
  */
 final class Verdicts {
 
-  private static final double BLAMED = 0.8;
-  private static final double DOUBTED = 0.2;
-  private static final double EXCLUDED = 0.02;
-  private static final double MUCH_LESS_LIKELY = 0.05;
-  private static final double BEARS_ON = 0.5;
+  private static final Thresholds LIMITS = Thresholds.USUAL;
 
   /** A link this bad must have shown, as a share of what it is in series with. */
   private static final double BAD_SHARE = 0.05;
@@ -62,7 +58,7 @@ final class Verdicts {
   private final MeasurementModel measurements;
   private final Map<String, List<Counterfactual>> alsoBad;
   private final Posterior posterior;
-  private final Map<String, Map<FaultMode, Double>> byPart;
+  private final Map<Culprit, Map<FaultMode, Double>> byCulprit;
 
   Verdicts(
       Sheet sheet,
@@ -73,7 +69,7 @@ final class Verdicts {
     this.measurements = measurements;
     this.alsoBad = alsoBad;
     this.posterior = posterior;
-    this.byPart = byPart(posterior);
+    this.byCulprit = byCulprit(posterior);
   }
 
   List<PartAssessment> all() {
@@ -86,16 +82,16 @@ final class Verdicts {
         .values()
         .forEach(
             command -> {
-              String id = "control:" + command.id();
-              List<ModeProbability> modes = modes(id);
+              Culprit missing = new Culprit.OfCommand(command.id());
+              List<ModeProbability> modes = modes(missing);
               if (!modes.isEmpty()) {
                 double probability = sum(modes);
                 String because = "No contact that waits for it is closed if it is not given.";
                 all.add(
                     new PartAssessment(
-                        id,
+                        missing.id(),
                         command.title(),
-                        probability >= BLAMED ? Verdict.OPEN : Verdict.UNTESTED,
+                        probability >= LIMITS.blamed() ? Verdict.OPEN : Verdict.UNTESTED,
                         probability,
                         modes,
                         Optional.empty(),
@@ -107,7 +103,7 @@ final class Verdicts {
   }
 
   private PartAssessment assess(Part part) {
-    List<ModeProbability> modes = modes(part.id());
+    List<ModeProbability> modes = modes(new Culprit.OfPart(part.id()));
     double probability = sum(modes);
     List<Reading> own = readingsOf(part);
     Optional<Measured> measured =
@@ -115,7 +111,7 @@ final class Verdicts {
     List<String> because = new ArrayList<>();
     own.forEach(r -> because.add(direct(part, r)));
     Verdict verdict;
-    if (probability >= BLAMED) {
+    if (probability >= LIMITS.blamed()) {
       verdict = blamed(part.id(), modes);
       measured.ifPresent(m -> because.add(cost(m)));
       if (verdict == Verdict.OPEN
@@ -126,17 +122,17 @@ final class Verdicts {
     } else {
       List<Counterfactual> worse = alsoBad.get(part.id());
       double open = posterior.ratioIfAlso(part.id(), worse.get(0));
-      double bad = open > MUCH_LESS_LIKELY ? open : 0;
-      for (int i = 1; i < worse.size() && bad <= MUCH_LESS_LIKELY; i++) {
+      double bad = open > LIMITS.contradicted() ? open : 0;
+      for (int i = 1; i < worse.size() && bad <= LIMITS.contradicted(); i++) {
         bad = Math.max(bad, posterior.ratioIfAlso(part.id(), worse.get(i)));
       }
-      if (probability < DOUBTED && Math.max(open, bad) <= MUCH_LESS_LIKELY) {
+      if (probability < LIMITS.doubted() && Math.max(open, bad) <= LIMITS.contradicted()) {
         verdict = Verdict.SOUND;
         measured.filter(m -> m.amperes() > 0).ifPresent(m -> because.add(cost(m)));
-      } else if (probability < DOUBTED && open <= EXCLUDED) {
+      } else if (probability < LIMITS.doubted() && open <= LIMITS.excluded()) {
         verdict = Verdict.PASSES;
       } else {
-        verdict = own.isEmpty() && open > BEARS_ON ? Verdict.UNTESTED : Verdict.UNCLEAR;
+        verdict = own.isEmpty() && open > LIMITS.bearsOn() ? Verdict.UNTESTED : Verdict.UNCLEAR;
         because.add(
             own.stream().anyMatch(this::isSmallDrop)
                 ? "That proves nothing yet: no current is shown to flow through it."
@@ -158,7 +154,7 @@ final class Verdicts {
 
   private static Optional<String> comesAndGoes(List<ModeProbability> modes) {
     return modes.stream()
-            .anyMatch(m -> m.mode() == FaultMode.INTERMITTENT && m.probability() > BLAMED)
+            .anyMatch(m -> m.mode() == FaultMode.INTERMITTENT && m.probability() > LIMITS.blamed())
         ? Optional.of(
             "It comes and goes: some readings fit a bad one, others a sound one. The joint or the part will let go again, whatever it reads now.")
         : Optional.empty();
@@ -185,25 +181,24 @@ final class Verdicts {
         && readingsOf(sheet.part(part.id())).stream().anyMatch(this::isSmallDrop);
   }
 
-  private List<ModeProbability> modes(String part) {
-    return byPart.getOrDefault(part, Map.of()).entrySet().stream()
+  private List<ModeProbability> modes(Culprit culprit) {
+    return byCulprit.getOrDefault(culprit, Map.of()).entrySet().stream()
         .map(e -> new ModeProbability(e.getKey(), e.getValue()))
         .sorted(Comparator.comparingDouble(ModeProbability::probability).reversed())
         .toList();
   }
 
-  private static Map<String, Map<FaultMode, Double>> byPart(Posterior posterior) {
-    Map<String, Map<FaultMode, Double>> byPart = new HashMap<>();
+  private static Map<Culprit, Map<FaultMode, Double>> byCulprit(Posterior posterior) {
+    Map<Culprit, Map<FaultMode, Double>> by = new HashMap<>();
     for (Posterior.Entry w : posterior.all()) {
       for (Fault fault : w.hypothesis().faults()) {
-        if (w.probability() > 0 && fault instanceof Fault.OfPart p) {
-          byPart
-              .computeIfAbsent(p.part(), id -> new EnumMap<>(FaultMode.class))
-              .merge(p.mode(), w.probability(), Double::sum);
+        if (w.probability() > 0 && fault.failed().isPresent()) {
+          by.computeIfAbsent(fault.culprit().orElseThrow(), c -> new EnumMap<>(FaultMode.class))
+              .merge(fault.failed().get(), w.probability(), Double::sum);
         }
       }
     }
-    return byPart;
+    return by;
   }
 
   private static double sum(List<ModeProbability> modes) {
@@ -221,12 +216,12 @@ final class Verdicts {
       byVerdict.merge(verdict(part, m.mode()), m.probability(), Double::sum);
       tripped += m.mode() == FaultMode.TRIPPED ? m.probability() : 0;
     }
-    if (tripped >= BLAMED * sum(modes)) {
+    if (tripped >= LIMITS.blamed() * sum(modes)) {
       return Verdict.TRIPPED;
     }
     Map.Entry<Verdict, Double> most =
         byVerdict.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow();
-    return most.getValue() >= BLAMED * sum(modes) ? most.getKey() : Verdict.UNCLEAR;
+    return most.getValue() >= LIMITS.blamed() * sum(modes) ? most.getKey() : Verdict.UNCLEAR;
   }
 
   private Verdict verdict(String part, FaultMode mode) {
@@ -292,7 +287,7 @@ final class Verdicts {
   private Optional<String> strongestAgainst(Part part) {
     Posterior.Entry leader = posterior.believable().get(0);
     return posterior
-        .strongestAgainst(alsoBad.get(part.id()).get(0), Math.log(1 / EXCLUDED) / 2)
+        .strongestAgainst(alsoBad.get(part.id()).get(0), Math.log(1 / LIMITS.excluded()) / 2)
         .map(
             reading -> {
               List<Change> changes =
@@ -375,31 +370,5 @@ final class Verdicts {
     return isLiveDrop(reading)
         && Math.abs(((Shown.Figure) reading.shown()).value())
             < SMALL_SHARE * sheet.supply().volts();
-  }
-
-  /** A hypothesis in the words of the trade. */
-  String title(Hypothesis h) {
-    if (h.kind() == Hypothesis.Kind.SOUND) {
-      return "nothing wrong now";
-    }
-    if (h.kind() == Hypothesis.Kind.NOT_ON_SHEET) {
-      return "something that is not on this sheet";
-    }
-    if (h.supplyFault().isPresent()) {
-      return "supply: " + h.supplyFault().get().word();
-    }
-    List<String> words = new ArrayList<>();
-    h.faults()
-        .forEach(
-            f -> {
-              if (f instanceof Fault.OfPart p) {
-                String title =
-                    sheet.parts().containsKey(p.part())
-                        ? sheet.part(p.part()).title()
-                        : sheet.commands().get(p.part().substring("control:".length())).title();
-                words.add(title + " " + p.mode().word());
-              }
-            });
-    return String.join(" and ", words);
   }
 }

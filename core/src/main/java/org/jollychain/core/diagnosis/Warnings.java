@@ -24,10 +24,7 @@ import org.jollychain.core.sheet.Sheet;
  */
 final class Warnings {
 
-  /**
-   * A way to the case where the sheet has none looks like a leak of a part near it, and hides it.
-   */
-  private static final int MISFITS_OF_A_LEAK = 1;
+  private static final Thresholds LIMITS = Thresholds.USUAL;
 
   private static final double GHOST_OHMS = 1e6;
   private static final double GHOST_VOLTS = 5;
@@ -110,7 +107,7 @@ final class Warnings {
     }
     boolean offSheet = posterior.leader().hypothesis().kind() == Hypothesis.Kind.NOT_ON_SHEET;
     boolean leak = leader.hypothesis().ofParts().anyMatch(f -> f.mode() == FaultMode.CASE_LEAK);
-    if (misfits.size() >= (leak ? MISFITS_OF_A_LEAK : Diagnosis.MISFITS) || offSheet) {
+    if (misfits.size() >= (leak ? LIMITS.misfitsOfLeak() : LIMITS.misfits()) || offSheet) {
       flags.add(
           new Flag(
               Flag.Kind.MISFIT,

@@ -1,12 +1,45 @@
 package org.jollychain.core.evidence;
 
+import java.util.Locale;
+import java.util.Optional;
 import org.jollychain.core.network.Probe;
+import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.Sheet;
 
 /** What may be asked of a unit next; the answer is evidence. */
 public sealed interface Question {
 
+  /** How it is asked. */
+  enum Kind {
+    MEASURE,
+    RUNS,
+    LOOK,
+    CODE;
+
+    @Override
+    public String toString() {
+      return Kebab.of(this);
+    }
+  }
+
+  Kind kind();
+
+  /** A name that says what is asked, the same at every time. */
+  String id();
+
+  /** In words: {@code AC volts across the high limit}. */
+  String title(Sheet sheet);
+
   /** The situation in which it is asked. */
   String situation();
+
+  /** The part it is about, where it is about one. */
+  Optional<String> part();
+
+  /** Where the probes are, where it is measured. */
+  default Optional<Probe> probe() {
+    return Optional.empty();
+  }
 
   /** Whether a part's terminals are put on again first. */
   default boolean reseated() {
@@ -16,27 +49,134 @@ public sealed interface Question {
   /**
    * What does the meter show there?
    *
+   * @param at where the probes are, and how the unit stands
    * @param reseated once the terminals of the part were taken off and put on again
    */
-  record Measure(Probe probe, boolean reseated) implements Question {
+  record Measure(Probe at, boolean reseated) implements Question {
 
     /** As the unit is found. */
-    public Measure(Probe probe) {
-      this(probe, false);
+    public Measure(Probe at) {
+      this(at, false);
+    }
+
+    @Override
+    public Kind kind() {
+      return Kind.MEASURE;
+    }
+
+    @Override
+    public String id() {
+      String where = at.function().clamps() ? at.part().orElseThrow() : at.red() + " " + at.black();
+      String lifted = at.liftedAt().isEmpty() ? "" : " lifted " + String.join(" ", at.liftedAt());
+      String warm = at.celsius().map(c -> " at %.0f C".formatted(c)).orElse("");
+      String again = reseated ? " reseated" : "";
+      return "%s %s %s%s%s%s".formatted(at.function(), where, at.situation(), lifted, warm, again);
+    }
+
+    @Override
+    public String title(Sheet sheet) {
+      String word = at.function().word();
+      String said = word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
+      if (at.part().isEmpty()) {
+        return "%s from %s to %s".formatted(said, at.red(), at.black());
+      }
+      String how =
+          reseated
+              ? ", its terminals put on again"
+              : at.celsius().map(" at %.0f °C"::formatted).orElse("");
+      return "%s %s the %s%s"
+          .formatted(
+              said,
+              at.function().clamps() ? "through" : "across",
+              sheet.part(at.part().get()).title(),
+              how);
     }
 
     @Override
     public String situation() {
-      return probe.situation();
+      return at.situation();
+    }
+
+    @Override
+    public Optional<String> part() {
+      return at.part();
+    }
+
+    @Override
+    public Optional<Probe> probe() {
+      return Optional.of(at);
     }
   }
 
   /** Does a load run? */
-  record Runs(String part, String situation) implements Question {}
+  record Runs(String load, String situation) implements Question {
+
+    @Override
+    public Kind kind() {
+      return Kind.RUNS;
+    }
+
+    @Override
+    public String id() {
+      return "runs %s %s".formatted(load, situation);
+    }
+
+    @Override
+    public String title(Sheet sheet) {
+      return "Does the %s run?".formatted(sheet.part(load).title());
+    }
+
+    @Override
+    public Optional<String> part() {
+      return Optional.of(load);
+    }
+  }
 
   /** What does a part look like? */
-  record Look(String part, String situation) implements Question {}
+  record Look(String at, String situation) implements Question {
+
+    @Override
+    public Kind kind() {
+      return Kind.LOOK;
+    }
+
+    @Override
+    public String id() {
+      return "look " + at;
+    }
+
+    @Override
+    public String title(Sheet sheet) {
+      return "Look at the %s and its terminals".formatted(sheet.part(at).title());
+    }
+
+    @Override
+    public Optional<String> part() {
+      return Optional.of(at);
+    }
+  }
 
   /** Which code does the unit display? */
-  record Code(String situation) implements Question {}
+  record Code(String situation) implements Question {
+
+    @Override
+    public Kind kind() {
+      return Kind.CODE;
+    }
+
+    @Override
+    public String id() {
+      return "code " + situation;
+    }
+
+    @Override
+    public String title(Sheet sheet) {
+      return "Which code does it show?";
+    }
+
+    @Override
+    public Optional<String> part() {
+      return Optional.empty();
+    }
+  }
 }

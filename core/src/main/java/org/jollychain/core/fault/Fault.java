@@ -1,8 +1,10 @@
 package org.jollychain.core.fault;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.network.Change;
+import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
 /** One thing wrong, and what it does to the circuit. */
@@ -11,10 +13,27 @@ public sealed interface Fault {
   /** What it changes in the sound circuit in a situation. */
   List<Change> changesIn(Situation situation);
 
+  /** What it changes whenever it is there. */
+  List<Change> changes();
+
+  /** The same, doing this to the circuit. */
+  Fault doing(List<Change> changes);
+
+  /** What is to be blamed for it; nothing for what is no fault. */
+  Optional<Culprit> culprit();
+
+  /** In which way that has failed, where it is a part or a command. */
+  default Optional<FaultMode> failed() {
+    return Optional.empty();
+  }
+
+  /** In the words of the trade: {@code high limit open}; nothing for what is no fault. */
+  String title(Sheet sheet);
+
   /**
    * A part at fault.
    *
-   * @param part its id, or {@code control:} and a command that is not given
+   * @param part its id
    */
   record OfPart(String part, FaultMode mode, List<Change> changes, Presence presence)
       implements Fault {
@@ -26,6 +45,26 @@ public sealed interface Fault {
         case WHEN_LIVE -> situation.supplyOn() ? changes : List.of();
         case NOT_NOW -> List.of();
       };
+    }
+
+    @Override
+    public Optional<Culprit> culprit() {
+      return Optional.of(new Culprit.OfPart(part));
+    }
+
+    @Override
+    public Optional<FaultMode> failed() {
+      return Optional.of(mode);
+    }
+
+    @Override
+    public String title(Sheet sheet) {
+      return sheet.part(part).title() + " " + mode.word();
+    }
+
+    @Override
+    public Fault doing(List<Change> other) {
+      return new OfPart(part, mode, other, presence);
     }
 
     /** The same fault, there at other times. */
@@ -55,7 +94,56 @@ public sealed interface Fault {
 
     @Override
     public List<Change> changesIn(Situation situation) {
-      return situations.contains(situation.id()) ? List.of(Change.open(part)) : List.of();
+      return situations.contains(situation.id()) ? changes() : List.of();
+    }
+
+    @Override
+    public Fault doing(List<Change> other) {
+      return this;
+    }
+
+    @Override
+    public List<Change> changes() {
+      return List.of(Change.open(part));
+    }
+
+    @Override
+    public Optional<Culprit> culprit() {
+      return Optional.empty();
+    }
+
+    @Override
+    public String title(Sheet sheet) {
+      return "";
+    }
+  }
+
+  /** A command is not given, so that none of the contacts which wait for it closes. */
+  record OfCommand(String command, List<Change> changes) implements Fault {
+
+    @Override
+    public Fault doing(List<Change> other) {
+      return new OfCommand(command, other);
+    }
+
+    @Override
+    public List<Change> changesIn(Situation situation) {
+      return changes;
+    }
+
+    @Override
+    public Optional<Culprit> culprit() {
+      return Optional.of(new Culprit.OfCommand(command));
+    }
+
+    @Override
+    public Optional<FaultMode> failed() {
+      return Optional.of(FaultMode.NOT_MADE);
+    }
+
+    @Override
+    public String title(Sheet sheet) {
+      return sheet.commands().get(command).title() + " " + FaultMode.NOT_MADE.word();
     }
   }
 
@@ -63,8 +151,23 @@ public sealed interface Fault {
   record OfSupply(SupplyFault kind, List<Change> changes) implements Fault {
 
     @Override
+    public Fault doing(List<Change> other) {
+      return new OfSupply(kind, other);
+    }
+
+    @Override
     public List<Change> changesIn(Situation situation) {
       return changes;
+    }
+
+    @Override
+    public Optional<Culprit> culprit() {
+      return Optional.of(new Culprit.OfSupply());
+    }
+
+    @Override
+    public String title(Sheet sheet) {
+      return "supply: " + kind.word();
     }
   }
 }

@@ -116,7 +116,7 @@ public final class Hypotheses {
     all.addAll(sharing(supply, BaseRates.SUPPLY * rest, complaint));
     all.addAll(sharing(parts, (1 - BaseRates.SUPPLY) * rest, complaint));
     double sum = all.stream().mapToDouble(Hypothesis::prior).sum();
-    return all.stream().map(h -> h.posterior(h.prior() / sum)).toList();
+    return all.stream().map(h -> h.weighing(h.prior() / sum)).toList();
   }
 
   private List<Hypothesis> ofParts() {
@@ -149,12 +149,15 @@ public final class Hypotheses {
                 .mapToDouble(p -> BaseRates.weight(p) * BaseRates.share(p, FaultMode.NOT_MADE))
                 .max()
                 .orElseThrow();
-        String id = hanging.size() == 1 ? hanging.get(0).id() : "control:" + command;
         List<Change> open = hanging.stream().map(p -> Change.open(p.id())).toList();
         all.add(
             new Hypothesis(
                 Hypothesis.Kind.FAULTY,
-                List.of(new Fault.OfPart(id, FaultMode.NOT_MADE, open, Presence.ALWAYS)),
+                List.of(
+                    hanging.size() == 1
+                        ? new Fault.OfPart(
+                            hanging.get(0).id(), FaultMode.NOT_MADE, open, Presence.ALWAYS)
+                        : new Fault.OfCommand(command, open)),
                 weight));
       }
     }
@@ -192,7 +195,7 @@ public final class Hypotheses {
                   h ->
                       h.modeOf(e.getKey()).isPresent()
                           ? Stream.of(h)
-                          : Stream.of(h.posterior(h.prior() / 2), h.with(e.getKey(), e.getValue())))
+                          : Stream.of(h.weighing(h.prior() / 2), h.with(e.getKey(), e.getValue())))
               .collect(Collectors.toCollection(ArrayList::new));
     }
     return all;
@@ -205,8 +208,8 @@ public final class Hypotheses {
     for (Hypothesis h : hypotheses) {
       if (h.kind() == Hypothesis.Kind.SOUND) {
         double share = h.prior() / (between.size() + 1);
-        all.add(h.posterior(share));
-        between.forEach((part, in) -> all.add(h.with(part, in).posterior(share)));
+        all.add(h.weighing(share));
+        between.forEach((part, in) -> all.add(h.with(part, in).weighing(share)));
       } else {
         all.add(h);
       }
@@ -430,7 +433,7 @@ public final class Hypotheses {
     Predicate<Hypothesis> causes = complaint.map(this::causes).orElse(h -> true);
     double sum = group.stream().mapToDouble(Hypothesis::prior).sum();
     return group.stream()
-        .map(h -> h.posterior(share * h.prior() / sum * (causes.test(h) ? 1 : UNRELATED)))
+        .map(h -> h.weighing(share * h.prior() / sum * (causes.test(h) ? 1 : UNRELATED)))
         .toList();
   }
 

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.network.Change;
+import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
 /**
@@ -28,6 +30,40 @@ public record Hypothesis(Kind kind, List<Fault> faults, double prior) {
     return faults.size() == 1
         ? faults.get(0).changesIn(situation)
         : faults.stream().flatMap(f -> f.changesIn(situation).stream()).toList();
+  }
+
+  /** What it blames. */
+  public Culprit culprit() {
+    return switch (kind) {
+      case SOUND -> new Culprit.NothingWrong();
+      case NOT_ON_SHEET -> new Culprit.NotOnSheet();
+      case FAULTY -> {
+        List<Culprit> all = faults.stream().flatMap(f -> f.culprit().stream()).toList();
+        yield all.size() == 1 ? all.get(0) : new Culprit.Several(all);
+      }
+    };
+  }
+
+  /** What it blames, or the first of several. */
+  public Culprit first() {
+    return kind == Kind.FAULTY ? faults.get(0).culprit().orElseThrow() : culprit();
+  }
+
+  /** Whether it blames this, alone or beside others. */
+  public boolean blames(Culprit culprit) {
+    return kind == Kind.FAULTY
+        ? faults.stream().anyMatch(f -> f.culprit().filter(culprit::equals).isPresent())
+        : culprit().equals(culprit);
+  }
+
+  /** In the words of the trade: {@code high limit open}. */
+  public String title(Sheet sheet) {
+    return kind == Kind.FAULTY
+        ? faults.stream()
+            .filter(f -> f.culprit().isPresent())
+            .map(f -> f.title(sheet))
+            .collect(Collectors.joining(" and "))
+        : culprit().title(sheet);
   }
 
   /** The parts at fault, in which way. */
@@ -84,7 +120,7 @@ public record Hypothesis(Kind kind, List<Fault> faults, double prior) {
     return faults.stream().filter(f -> !(f instanceof Fault.Resting)).count() > 1;
   }
 
-  Hypothesis posterior(double weight) {
+  Hypothesis weighing(double weight) {
     return new Hypothesis(kind, faults, weight);
   }
 }

@@ -51,7 +51,10 @@ public final class HypothesisSpace {
   }
 
   private static List<Change> changes(Hypothesis h) {
-    return h.ofParts().flatMap(f -> f.changes().stream()).toList();
+    return h.faults().stream()
+        .filter(f -> f.culprit().isPresent())
+        .flatMap(f -> f.changes().stream())
+        .toList();
   }
 
   private static List<Fault> resting(Hypothesis h) {

@@ -86,7 +86,7 @@ public final class CandidateTests {
       looks(asked);
     }
     runs(asked);
-    asked.forEach(q -> all.put(id(q), q));
+    asked.forEach(q -> all.put(q.id(), q));
   }
 
   public Collection<Question> all() {
@@ -119,7 +119,7 @@ public final class CandidateTests {
   }
 
   private static Question reseated(Question question) {
-    return new Question.Measure(((Question.Measure) question).probe(), true);
+    return new Question.Measure(((Question.Measure) question).at(), true);
   }
 
   /** Ohms from an end of a part to the case. */
@@ -130,25 +130,6 @@ public final class CandidateTests {
   /** Volts between the terminals of the supply, its outer ones first. */
   List<Question> supply() {
     return supply;
-  }
-
-  /** A name that says what is asked, the same at every time. */
-  public static String id(Question question) {
-    if (question instanceof Question.Measure m) {
-      Probe p = m.probe();
-      String where = p.function().clamps() ? p.part().orElseThrow() : p.red() + " " + p.black();
-      String lifted = p.liftedAt().isEmpty() ? "" : " lifted " + String.join(" ", p.liftedAt());
-      String warm = p.celsius().map(c -> " at %.0f C".formatted(c)).orElse("");
-      String reseated = m.reseated() ? " reseated" : "";
-      return "%s %s %s%s%s%s".formatted(p.function(), where, p.situation(), lifted, warm, reseated);
-    }
-    if (question instanceof Question.Runs r) {
-      return "runs %s %s".formatted(r.part(), r.situation());
-    }
-    if (question instanceof Question.Look look) {
-      return "look %s".formatted(look.part());
-    }
-    return "code %s".formatted(question.situation());
   }
 
   /** The question that a piece of evidence answers, if it is one that might be asked. */
@@ -162,24 +143,24 @@ public final class CandidateTests {
             : evidence instanceof Inspection i
                 ? new Question.Look(i.part(), i.situation())
                 : new Question.Code(evidence.situation());
-    return byId(id(answered));
+    return byId(answered.id());
   }
 
   /** Whatever it was heated to: the same if the part stands the same there. */
   private Optional<Question> measured(Reading reading) {
     Probe probe = reading.probe();
     if (probe.celsius().isEmpty()) {
-      return byId(id(new Question.Measure(probe, reading.reseated())));
+      return byId(new Question.Measure(probe, reading.reseated()).id());
     }
     return all.values().stream()
         .filter(
             q ->
                 q instanceof Question.Measure m
                     && m.reseated() == reading.reseated()
-                    && m.probe().function() == probe.function()
-                    && m.probe().part().equals(probe.part())
-                    && m.probe().situation().equals(probe.situation())
-                    && m.probe()
+                    && m.at().function() == probe.function()
+                    && m.at().part().equals(probe.part())
+                    && m.at().situation().equals(probe.situation())
+                    && m.at()
                         .conditions(sheet, List.of())
                         .equals(probe.conditions(sheet, List.of())))
         .findFirst();

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.sequencing.Distribution;
+import org.jollychain.core.sequencing.TwoStepLookahead;
 
 /**
  * The plan as a tree, for work away from the screen: what to ask, and for each answer what to ask
@@ -32,25 +34,25 @@ public record DecisionTree(
   public record Branch(String answer, double probability, DecisionTree then) {}
 
   static DecisionTree of(PlanningState state, int depth) {
-    return of(state, TwoStepLookahead.good(state), depth, 1);
+    return of(state, TwoStepLookahead.good(state.at()), depth, 1);
   }
 
   private static DecisionTree of(
       PlanningState state, List<Question> among, int depth, double reached) {
     ProposalWriter writer = new ProposalWriter(state);
-    Optional<Integer> strong = state.strong();
+    Optional<Integer> end = state.at().end();
     Optional<Question> next =
-        strong.isPresent()
-            ? state.confirming(strong.get())
-            : TwoStepLookahead.quickest(state, among);
+        end.isPresent()
+            ? state.at().confirming(end.get())
+            : TwoStepLookahead.quickest(state.at(), among);
     if (depth == 0 || next.isEmpty()) {
       return new DecisionTree(writer.standing(), List.of(), 0, false, List.of());
     }
     Question question = next.get();
     WorkState.Move move = state.move(question);
-    OutcomeModel outcomes = state.outcomeModels().get(question);
-    Belief.Split split = state.belief().split(outcomes);
-    double[] byClass = state.belief().byClass(outcomes);
+    OutcomeModel outcomes = state.problem().outcomeModel(question);
+    Distribution.Split split = state.split(question);
+    double[] byClass = state.believed().byClass(outcomes.table());
     List<Branch> branches = new ArrayList<>();
     for (int j = 0; j < split.chance().length; j++) {
       double probability = reached * split.chance()[j];
@@ -61,15 +63,15 @@ public record DecisionTree(
             new Branch(
                 shown.get(),
                 probability,
-                of(then, among, strong.isPresent() ? 0 : depth - 1, probability)));
+                of(then, among, end.isPresent() ? 0 : depth - 1, probability)));
       }
     }
     branches.sort((a, b) -> Double.compare(b.probability(), a.probability()));
     return new DecisionTree(
-        writer.title(question),
+        question.title(state.sheet()),
         move.steps(),
         move.minutes(),
-        strong.isPresent(),
+        end.isPresent(),
         List.copyOf(branches));
   }
 

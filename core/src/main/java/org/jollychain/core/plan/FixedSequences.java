@@ -32,7 +32,9 @@ final class FixedSequences {
 
   /** What comes next in an order; nothing once all of it was asked. */
   Optional<Question> next(Order order, PlanningState state, Optional<Complaint> complaint) {
-    return sequence(order, state, complaint).stream().filter(state.may()::contains).findFirst();
+    return sequence(order, state, complaint).stream()
+        .filter(state.at().open()::contains)
+        .findFirst();
   }
 
   private List<Question> sequence(Order order, PlanningState state, Optional<Complaint> complaint) {
@@ -41,8 +43,8 @@ final class FixedSequences {
       parts.sort(Comparator.comparingDouble((Part p) -> BaseRates.weight(p)).reversed());
     }
     boolean live =
-        state.policy().method().live()
-            && state.policy().livePermit()
+        state.problem().policy().method().live()
+            && state.problem().policy().livePermit()
             && !sheet.supply().storedCharge();
     List<Question> all = new ArrayList<>();
     if (order == Order.ALONG_THE_WIRE && live) {
@@ -96,16 +98,12 @@ final class FixedSequences {
     Question here =
         new Question.Measure(
             Probe.across(MeterFunction.voltsOf(sheet.supply()), part, situation(complaint)));
-    return questions.byId(CandidateTests.id(here)).isPresent()
-        ? Optional.of(here)
-        : questions.drop(part);
+    return questions.byId(here.id()).isPresent() ? Optional.of(here) : questions.drop(part);
   }
 
   private Optional<Question> clamp(Part part, Optional<Complaint> complaint) {
     MeterFunction amperes = MeterFunction.amperesOf(sheet.supply());
     Question here = new Question.Measure(Probe.across(amperes, part, situation(complaint)));
-    return questions.byId(CandidateTests.id(here)).isPresent()
-        ? Optional.of(here)
-        : drop(part, complaint);
+    return questions.byId(here.id()).isPresent() ? Optional.of(here) : drop(part, complaint);
   }
 }

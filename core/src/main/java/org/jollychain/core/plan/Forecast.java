@@ -2,8 +2,9 @@ package org.jollychain.core.plan;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.SplittableRandom;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.sequencing.Rollout;
+import org.jollychain.core.sequencing.TwoStepLookahead;
 import org.jollychain.core.sheet.Complaint;
 
 /**
@@ -17,62 +18,23 @@ import org.jollychain.core.sheet.Complaint;
  */
 public record Forecast(Order order, double probes, double minutes) {
 
-  private static final int UNITS = 16;
-  private static final int MOST_QUESTIONS = 40;
-  private static final long SEED = 11;
-
   static Forecast of(
       PlanningState state, Order order, FixedSequences sequences, Optional<Complaint> complaint) {
-    List<Question> good = TwoStepLookahead.good(state);
-    double probes = 0;
-    double minutes = 0;
-    for (int unit = 0; unit < UNITS; unit++) {
-      SplittableRandom random = new SplittableRandom(SEED + unit);
-      int truth = state.belief().drawn((unit + 0.5) / UNITS);
-      PlanningState now = state;
-      for (int i = 0; i < MOST_QUESTIONS; i++) {
-        Optional<Question> next = next(now, good, order, sequences, complaint);
-        if (next.isEmpty()) {
-          break;
-        }
-        probes++;
-        minutes += now.move(next.get()).minutes();
-        now = now.after(next.get(), answer(now, next.get(), truth, random.nextDouble()));
-      }
-    }
-    return new Forecast(order, probes / UNITS, minutes / UNITS);
-  }
-
-  private static Optional<Question> next(
-      PlanningState state,
-      List<Question> good,
-      Order order,
-      FixedSequences sequences,
-      Optional<Complaint> complaint) {
-    Optional<Integer> strong = state.strong();
-    if (strong.isPresent()) {
-      return state.confirming(strong.get());
-    }
-    Optional<Question> school =
-        order == Order.BEST_VALUE ? Optional.empty() : sequences.next(order, state, complaint);
-    return school.isPresent() ? school : TwoStepLookahead.quickest(state, good);
-  }
-
-  /** What a unit of which one hypothesis is true answers. */
-  private static int answer(PlanningState state, Question question, int truth, double at) {
-    double[] likelihood =
-        state
-            .outcomeModels()
-            .get(question)
-            .likelihood()[state.outcomeModels().get(question).classOf()[truth]];
-    double left = at;
-    for (int j = 0; j < likelihood.length; j++) {
-      left -= likelihood[j];
-      if (left <= 0) {
-        return j;
-      }
-    }
-    return likelihood.length - 1;
+    List<Question> good = TwoStepLookahead.good(state.at());
+    Rollout rollout =
+        Rollout.of(
+            state.at(),
+            at ->
+                at.end().isPresent()
+                    ? at.confirming(at.end().get())
+                    : Optional.of(order)
+                        .filter(o -> o != Order.BEST_VALUE)
+                        .flatMap(
+                            o ->
+                                sequences.next(
+                                    o, new PlanningState(state.problem(), at), complaint))
+                        .or(() -> TwoStepLookahead.quickest(at, good)));
+    return new Forecast(order, rollout.tests(), rollout.minutes());
   }
 
   /** The orders side by side. */

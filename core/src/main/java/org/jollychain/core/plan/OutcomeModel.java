@@ -4,23 +4,20 @@ import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.sequencing.OutcomeTable;
 
 /**
  * What may come of a question: a few answers that can be told apart, and how likely each is under
  * every hypothesis. Hypotheses that expect the same are one class.
  *
- * @param classOf the class of each hypothesis, by its place among all of the sheet's
- * @param likelihood of each answer, by class; each class's add up to one
+ * @param table how likely each answer is under every hypothesis, by its place among all of the
+ *     sheet's
  * @param words what each answer is called; for a measurement only {@code OL} has one
  * @param values what each class shows, in the function's unit; empty for what is only seen
  * @param function what the meter is set to, for a measurement
  */
 public record OutcomeModel(
-    int[] classOf,
-    double[][] likelihood,
-    List<String> words,
-    double[] values,
-    Optional<MeterFunction> function) {
+    OutcomeTable table, List<String> words, double[] values, Optional<MeterFunction> function) {
 
   /** Shown once terminals were put on again, where that was all there was to it. */
   public static final String AS_SOUND = "as a sound one";
@@ -45,12 +42,13 @@ public record OutcomeModel(
     }
     double all = 0;
     for (int c = 0; c < values.length; c++) {
-      all += belief[c] * likelihood[c][answer];
+      all += belief[c] * table.likelihood()[c][answer];
     }
     double low = Double.POSITIVE_INFINITY;
     double high = Double.NEGATIVE_INFINITY;
     for (int c = 0; c < values.length; c++) {
-      if (likelihood[c][answer] > AS_A_RULE && belief[c] * likelihood[c][answer] > MATTERS * all) {
+      if (table.likelihood()[c][answer] > AS_A_RULE
+          && belief[c] * table.likelihood()[c][answer] > MATTERS * all) {
         low = Math.min(low, values[c]);
         high = Math.max(high, values[c]);
       }

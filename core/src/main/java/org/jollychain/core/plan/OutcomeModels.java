@@ -33,6 +33,7 @@ import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Work;
+import org.jollychain.core.sequencing.OutcomeTable;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
@@ -120,9 +121,9 @@ final class OutcomeModels {
     for (Question q : asked) {
       Work.check();
       if (q instanceof Question.Measure m) {
-        OutcomeModel known = all.get(new Question.Measure(m.probe()));
-        OutcomeModel found = known == null ? measured(m.probe(), situation, faults) : known;
-        all.put(q, m.reseated() ? reseated(found, m.probe().part().orElseThrow()) : found);
+        OutcomeModel known = all.get(new Question.Measure(m.at()));
+        OutcomeModel found = known == null ? measured(m.at(), situation, faults) : known;
+        all.put(q, m.reseated() ? reseated(found, m.at().part().orElseThrow()) : found);
       } else if (q instanceof Question.Runs r) {
         all.put(
             q,
@@ -133,7 +134,7 @@ final class OutcomeModels {
                 (i, answer) ->
                     ObservationModel.seen(
                         observations.share(
-                            r.part(),
+                            r.load(),
                             Observation.Runs.values()[answer],
                             faults.sweep().solution(faults.of(i))))));
       } else if (q instanceof Question.Look look) {
@@ -143,10 +144,10 @@ final class OutcomeModels {
             seen(
                 findings.length,
                 i -> findings[i].toString().replace('-', ' '),
-                modes(look.part()),
+                modes(look.at()),
                 (i, answer) ->
                     InspectionModel.probability(
-                        findings[answer], hypotheses.get(i).modeOf(look.part()))));
+                        findings[answer], hypotheses.get(i).modeOf(look.at()))));
       } else if (q instanceof Question.Code c) {
         List<Optional<String>> codes = new ArrayList<>(List.of(Optional.empty()));
         sheet.codes().keySet().forEach(code -> codes.add(Optional.of(code)));
@@ -213,8 +214,7 @@ final class OutcomeModels {
     double[][] likelihood =
         classes.keySet().stream().map(k -> withSlips(k, answers)).toArray(double[][]::new);
     return new OutcomeModel(
-        classOf,
-        likelihood,
+        new OutcomeTable(classOf, likelihood),
         IntStream.range(0, answers).mapToObj(word).toList(),
         new double[0],
         Optional.empty());
@@ -274,11 +274,11 @@ final class OutcomeModels {
   /** The same once a part's terminals were put on again: a drop that sat in them is gone. */
   private OutcomeModel reseated(OutcomeModel found, String part) {
     double[][] likelihood =
-        Arrays.stream(found.likelihood()).map(double[]::clone).toArray(double[][]::new);
-    double[] sound = likelihood[found.classOf()[HypothesisSpace.SOUND]];
+        Arrays.stream(found.table().likelihood()).map(double[]::clone).toArray(double[][]::new);
+    double[] sound = likelihood[found.table().classOf()[HypothesisSpace.SOUND]];
     boolean[] ofOthers = new boolean[likelihood.length];
     for (int i = 0; i < hypotheses.size(); i++) {
-      ofOthers[found.classOf()[i]] |= hypotheses.get(i).modeOf(part).isEmpty();
+      ofOthers[found.table().classOf()[i]] |= hypotheses.get(i).modeOf(part).isEmpty();
     }
     for (int c = 0; c < likelihood.length; c++) {
       for (int j = 0; !ofOthers[c] && j < sound.length; j++) {
@@ -292,7 +292,10 @@ final class OutcomeModels {
             .orElseThrow();
     words.set(likeliest, OutcomeModel.AS_SOUND);
     return new OutcomeModel(
-        found.classOf(), likelihood, List.copyOf(words), found.values(), found.function());
+        new OutcomeTable(found.table().classOf(), likelihood),
+        List.copyOf(words),
+        found.values(),
+        found.function());
   }
 
   private static boolean same(Meter meter, MeterFunction function, double a, double b) {
@@ -373,6 +376,9 @@ final class OutcomeModels {
     }
     double[] values = peaks.stream().mapToDouble(Peak::value).toArray();
     return new OutcomeModel(
-        classOf, likelihood, List.copyOf(words), values, Optional.of(probe.function()));
+        new OutcomeTable(classOf, likelihood),
+        List.copyOf(words),
+        values,
+        Optional.of(probe.function()));
   }
 }

@@ -9,9 +9,11 @@ import org.jollychain.core.quantity.Kebab;
  * @param next the proposal, then alternatives that differ from it in kind; empty at an end
  * @param state how far the work is
  * @param say that, in a sentence
+ * @param confirmBy what would confirm what leads, as far as permit and reach allow it
  * @param expected what is left
  */
-public record Plan(List<Proposal> next, State state, String say, Expected expected) {
+public record Plan(
+    List<Proposal> next, State state, String say, String confirmBy, Expected expected) {
 
   /** How far the work is. */
   public enum State {

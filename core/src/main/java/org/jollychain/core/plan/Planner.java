@@ -1,17 +1,13 @@
 package org.jollychain.core.plan;
 
-import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
-import org.jollychain.core.network.Probe;
-import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sequencing.TwoStepLookahead;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -46,16 +42,15 @@ public final class Planner {
       Optional<String> complaint,
       Policy policy) {
     PlanningState state = state(opinion, evidence, policy);
-    boolean misfit = opinion.assessment().misfits();
-    Optional<Integer> strong = misfit ? Optional.empty() : state.strong();
     ProposalWriter writer = new ProposalWriter(state);
-    if (strong.isPresent()) {
+    Optional<Integer> end = opinion.assessment().misfits() ? Optional.empty() : state.at().end();
+    if (end.isPresent()) {
       return state
-          .confirming(strong.get(), opinion.assessment().leading().confirmed())
-          .map(q -> writer.confirm(q, strong.get()))
-          .orElseGet(() -> writer.end(strong.get(), opinion.assessment().leading()));
+          .confirming(end.get(), opinion.assessment().leading().confirmed())
+          .map(q -> writer.confirm(q, end.get()))
+          .orElseGet(() -> writer.end(end.get(), opinion.assessment().leading()));
     }
-    List<TwoStepLookahead.Option> ranked = TwoStepLookahead.ranked(state);
+    List<TwoStepLookahead.Option<Question, WorkState>> ranked = TwoStepLookahead.ranked(state.at());
     Optional<Question> school =
         policy.order() == Order.BEST_VALUE
             ? Optional.empty()
@@ -89,59 +84,16 @@ public final class Planner {
 
   /** How much is open: the entropy of what the belief calls for (bit). */
   public double bits(Diagnosis.Opinion opinion) {
-    return Belief.of(opinion.beliefs()).bits();
+    return problem(opinion, Policy.usual(true)).believed().bits();
   }
 
   private PlanningState state(
       Diagnosis.Opinion opinion, List<? extends Evidence> evidence, Policy policy) {
-    Set<Question> asked = new HashSet<>();
-    evidence.forEach(e -> questions.answeredBy(e).ifPresent(asked::add));
-    PlanningState all =
-        new PlanningState(
-            sheet,
-            questions,
-            outcomeModels(),
-            policy,
-            Belief.of(opinion.beliefs()),
-            WorkState.after(sheet, evidence, policy),
-            List.of(),
-            asked);
-    List<Question> may = new ArrayList<>();
-    for (Question q : questions.all()) {
-      if (allowed(q, policy) && !asked.contains(q) && !all.skipped(q) && all.reached(q)) {
-        may.add(q);
-      }
-    }
-    return new PlanningState(
-        sheet, questions, all.outcomeModels(), policy, all.belief(), all.standing(), may, asked);
+    return PlanningState.after(evidence, problem(opinion, policy), questions);
   }
 
-  /** Whether method and permit have it; what is put on again is only for a suspect. */
-  private boolean allowed(Question question, Policy policy) {
-    if (!(question instanceof Question.Measure m)) {
-      return true;
-    }
-    if (m.reseated()) {
-      return false;
-    }
-    Probe probe = m.probe();
-    if (!sheet.situation(probe.situation()).supplyOn()) {
-      return policy.method() == Method.MIXED
-          || policy.method() == Method.ISOLATED_OHMS
-          || !policy.livePermit();
-    }
-    if (!policy.livePermit()) {
-      return false;
-    }
-    boolean volts = probe.function().dimension() == Dimension.VOLTS;
-    boolean supply =
-        sheet.supplyPoints().contains(probe.red()) && sheet.supplyPoints().contains(probe.black());
-    return switch (policy.method()) {
-      case MIXED -> true;
-      case ISOLATED_OHMS -> false;
-      case LIVE_DROPS -> supply || probe.part().isPresent();
-      case LIVE_TO_REFERENCE -> supply || !volts || probe.part().isEmpty();
-    };
+  private PlanningProblem problem(Diagnosis.Opinion opinion, Policy policy) {
+    return new PlanningProblem(sheet, questions, outcomeModels(), policy, opinion.beliefs());
   }
 
   private Map<Question, OutcomeModel> outcomeModels() {

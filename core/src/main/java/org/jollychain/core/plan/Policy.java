@@ -7,7 +7,7 @@ import java.util.Set;
  *
  * @param livePermit whether anyone may measure on the live unit
  * @param unreachable points no probe gets to
- * @param skipped questions not to be asked, by {@link CandidateTests#id}
+ * @param skipped questions not to be asked, by {@link Question#id}
  * @param opened accesses that are open beside those the readings went through
  */
 public record Policy(

@@ -3,7 +3,6 @@ package org.jollychain.core.plan;
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.evidence.Question;
-import org.jollychain.core.quantity.Kebab;
 
 /**
  * What to do next, as it is put to a technician.
@@ -28,7 +27,7 @@ import org.jollychain.core.quantity.Kebab;
  */
 public record Proposal(
     String id,
-    Kind kind,
+    Question.Kind kind,
     Optional<String> function,
     Optional<String> red,
     Optional<String> black,
@@ -46,29 +45,6 @@ public record Proposal(
     double bits,
     boolean confirms,
     List<String> hazards) {
-
-  /** How it is asked. */
-  public enum Kind {
-    MEASURE,
-    RUNS,
-    LOOK,
-    CODE;
-
-    static Kind of(Question question) {
-      if (question instanceof Question.Measure) {
-        return MEASURE;
-      }
-      if (question instanceof Question.Runs) {
-        return RUNS;
-      }
-      return question instanceof Question.Look ? LOOK : CODE;
-    }
-
-    @Override
-    public String toString() {
-      return Kebab.of(this);
-    }
-  }
 
   /**
    * An answer and what it would mean.

@@ -7,9 +7,14 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.diagnosis.Thresholds;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.fault.Culprit;
+import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
+import org.jollychain.core.sequencing.Distribution;
+import org.jollychain.core.sequencing.TwoStepLookahead;
 import org.jollychain.core.sheet.Access;
 import org.jollychain.core.sheet.Sheet;
 
@@ -23,34 +28,36 @@ final class ProposalWriter {
   private static final int USUAL_OVER = 6;
 
   private final PlanningState state;
+  private final PlanningProblem problem;
   private final Sheet sheet;
 
   ProposalWriter(PlanningState state) {
     this.state = state;
     this.sheet = state.sheet();
+    this.problem = state.problem();
   }
 
-  Plan ask(List<TwoStepLookahead.Option> ranked, Optional<Question> school) {
-    Question first = school.orElseGet(() -> ranked.get(0).question());
+  Plan ask(List<TwoStepLookahead.Option<Question, WorkState>> ranked, Optional<Question> school) {
+    Question first = school.orElseGet(() -> ranked.get(0).test());
     List<Proposal> next = new ArrayList<>();
     next.add(
         proposal(
             first, false, school.isPresent() ? "Next in the order chosen." : why(first, ranked)));
     List<String> kinds = new ArrayList<>(List.of(kind(first)));
-    for (TwoStepLookahead.Option o : ranked) {
-      if (next.size() <= ALTERNATIVES && !kinds.contains(kind(o.question()))) {
-        kinds.add(kind(o.question()));
+    for (TwoStepLookahead.Option<Question, WorkState> o : ranked) {
+      if (next.size() <= ALTERNATIVES && !kinds.contains(kind(o.test()))) {
+        kinds.add(kind(o.test()));
         next.add(
             proposal(
-                o.question(),
+                o.test(),
                 false,
-                "Settles %s in %s.".formatted(share(o.bits()), minutes(o.move().minutes()))));
+                "Settles %s in %s.".formatted(share(o.bits()), minutes(o.step().minutes()))));
       }
     }
-    double open = state.belief().bits();
+    double open = state.believed().bits();
     String say =
         "As open as an even choice among %d.".formatted(Math.max(2, Math.round(Math.pow(2, open))));
-    return new Plan(List.copyOf(next), Plan.State.ASK, say, expected(first, ranked));
+    return plan(List.copyOf(next), Plan.State.ASK, say, expected(first, ranked));
   }
 
   /**
@@ -58,22 +65,23 @@ final class ProposalWriter {
    * asked from where the first of them leaves the work, and the confirming test. {@link Forecast}
    * has it exactly.
    */
-  private Plan.Expected expected(Question first, List<TwoStepLookahead.Option> ranked) {
+  private Plan.Expected expected(
+      Question first, List<TwoStepLookahead.Option<Question, WorkState>> ranked) {
     WorkState.Move move = state.move(first);
-    List<TwoStepLookahead.Option> usual = ranked.subList(0, Math.min(USUAL_OVER, ranked.size()));
+    List<TwoStepLookahead.Option<Question, WorkState>> usual =
+        ranked.subList(0, Math.min(USUAL_OVER, ranked.size()));
     double bits = usual.stream().mapToDouble(TwoStepLookahead.Option::bits).max().orElse(1);
     double minutes =
         usual.stream()
-            .mapToDouble(
-                o -> move.after().to(o.question(), sheet, state.policy().costs()).minutes())
+            .mapToDouble(o -> move.after().to(o.test(), sheet, problem.policy().costs()).minutes())
             .average()
             .orElse(move.minutes());
-    double probes = Math.max(1, state.belief().bits() / bits);
+    double probes = Math.max(1, state.believed().bits() / bits);
     return new Plan.Expected(1 + probes, move.minutes() + probes * minutes);
   }
 
   Plan confirm(Question question, int call) {
-    String what = title(state.belief().calls().get(call));
+    String what = problem.culprits().get(call).title(sheet);
     Proposal proposal =
         proposal(
             question,
@@ -81,11 +89,47 @@ final class ProposalWriter {
             question.reseated()
                 ? "The drop may sit in its terminals: see before the %s is renewed.".formatted(what)
                 : "The %s leads. Test it by itself before it is condemned.".formatted(what));
-    return new Plan(
+    return plan(
         List.of(proposal),
         Plan.State.CONFIRM,
         "Confirm the %s.".formatted(what),
         new Plan.Expected(1, proposal.minutes()));
+  }
+
+  private Plan plan(List<Proposal> next, Plan.State how, String say, Plan.Expected expected) {
+    return new Plan(next, how, say, confirmBy(), expected);
+  }
+
+  /**
+   * What would confirm what leads. A suspect's own test is the one that would be proposed, so that
+   * it obeys permit, reach and what was skipped.
+   */
+  private String confirmBy() {
+    Hypothesis leader = problem.leader();
+    Culprit first = leader.first();
+    Optional<Question> own = problem.confirming(leader, state.at().made(), false);
+    if (own.isPresent()) {
+      List<String> lifted = own.get().probe().map(p -> List.copyOf(p.liftedAt())).orElse(List.of());
+      String off = lifted.isEmpty() ? "" : ", wire off at " + String.join(" and ", lifted);
+      return "%s%s (%s)."
+          .formatted(own.get().title(sheet), off, sheet.situation(own.get().situation()).title());
+    }
+    return switch (leader.kind()) {
+      case SOUND -> "Run it through a whole cycle: it must heat, and cycle on its control.";
+      case NOT_ON_SHEET -> "Compare the wiring with the maker's diagram.";
+      case FAULTY ->
+          leader.supplyFault().isPresent()
+              ? "Have it measured at the outlet and at the breaker, before the unit is opened."
+              : switch (leader.faults().get(0).failed().orElseThrow()) {
+                case NOT_MADE -> "Give the command and see whether the contact closes.";
+                case INTERMITTENT ->
+                    "Renew what is burnt or loose in %s or its terminals, then prove it at work."
+                        .formatted(first.said(sheet));
+                default ->
+                    "No test of %s by itself is left that may be made: permit, method, or points out of reach."
+                        .formatted(first.said(sheet));
+              };
+    };
   }
 
   Plan end(int call, Assessment.Leading leading) {
@@ -94,96 +138,59 @@ final class ProposalWriter {
         found
             ? "By its own test: %s. Find what made it fail before it is renewed like for like."
                 .formatted(leading.title())
-            : PlanningState.closesAgain(state.belief().likeliest(call))
+            : PlanningState.closesAgain(problem.likeliest(call))
                 ? "It points to %s. It has opened by heat and closed again: find what let it overheat."
                     .formatted(leading.title())
-                : "Most likely by far: %s. %s".formatted(leading.title(), leading.confirmBy());
-    return new Plan(
+                : "Most likely by far: %s. %s".formatted(leading.title(), confirmBy());
+    return plan(
         List.of(), found ? Plan.State.FOUND : Plan.State.CLEAR, say, new Plan.Expected(0, 0));
   }
 
   Plan nothing() {
-    String open = named(state.belief().byCall());
+    String open = named(state.believed().byGroup());
     String say =
-        state.may().isEmpty()
+        state.at().open().isEmpty()
             ? "Nothing is left that may be asked: permit, method, or points out of reach. Open remain: %s."
                 .formatted(open)
             : "Nothing that may be asked is worth its minutes. Open remain: %s.".formatted(open);
-    return new Plan(
+    return plan(
         List.of(),
-        state.may().isEmpty() ? Plan.State.NOTHING_LEFT : Plan.State.NOTHING_WORTH,
+        state.at().open().isEmpty() ? Plan.State.NOTHING_LEFT : Plan.State.NOTHING_WORTH,
         say,
         new Plan.Expected(0, 0));
   }
 
   private Proposal proposal(Question question, boolean confirms, String why) {
-    OutcomeModel outcomes = state.outcomeModels().get(question);
-    Belief.Split split = state.belief().split(outcomes);
+    OutcomeModel outcomes = problem.outcomeModel(question);
+    Distribution.Split split = state.split(question);
     WorkState.Move move = state.move(question);
-    Optional<Probe> probe =
-        question instanceof Question.Measure m ? Optional.of(m.probe()) : Optional.empty();
+    Optional<Probe> probe = question.probe();
     return new Proposal(
-        CandidateTests.id(question),
-        Proposal.Kind.of(question),
+        question.id(),
+        question.kind(),
         probe.map(p -> p.function().toString()),
         probe.filter(p -> !p.function().clamps()).map(Probe::red),
         probe.filter(p -> !p.function().clamps()).map(Probe::black),
-        probe.map(Probe::part).orElseGet(() -> partOf(question)),
+        question.part(),
         question.situation(),
         probe.map(p -> List.copyOf(p.liftedAt())).orElse(List.of()),
         probe.flatMap(Probe::celsius),
         question.reseated(),
-        title(question),
+        question.title(sheet),
         move.steps(),
         expect(question, outcomes, split),
         why,
         move.minutes(),
         move.opening(),
-        state.belief().bits() - split.bitsLeft(),
+        state.believed().bits() - split.bitsLeft(),
         confirms,
         hazards(question, move));
   }
 
-  private static Optional<String> partOf(Question question) {
-    if (question instanceof Question.Runs r) {
-      return Optional.of(r.part());
-    }
-    return question instanceof Question.Look look ? Optional.of(look.part()) : Optional.empty();
-  }
-
   /** What the work comes to as it stands. */
   String standing() {
-    String named = named(state.belief().byCall());
+    String named = named(state.believed().byGroup());
     return named.substring(0, 1).toUpperCase(Locale.ROOT) + named.substring(1);
-  }
-
-  String title(Question question) {
-    if (question instanceof Question.Measure m) {
-      Probe p = m.probe();
-      String word = p.function().word();
-      return p.part()
-          .map(
-              id ->
-                  "%s %s the %s%s"
-                      .formatted(
-                          capital(word),
-                          p.function().clamps() ? "through" : "across",
-                          sheet.part(id).title(),
-                          m.reseated()
-                              ? ", its terminals put on again"
-                              : p.celsius().map(" at %.0f °C"::formatted).orElse("")))
-          .orElseGet(() -> "%s from %s to %s".formatted(capital(word), p.red(), p.black()));
-    }
-    if (question instanceof Question.Runs r) {
-      return "Does the %s run?".formatted(sheet.part(r.part()).title());
-    }
-    return question instanceof Question.Look look
-        ? "Look at the %s and its terminals".formatted(sheet.part(look.part()).title())
-        : "Which code does it show?";
-  }
-
-  private static String capital(String word) {
-    return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
   }
 
   /** What must be minded, of the power and of all that has to be opened. */
@@ -194,7 +201,7 @@ final class ProposalWriter {
     } else if (!move.after().live()) {
       hazards.add("Isolated, locked off and proved dead, the meter proved before and after.");
     }
-    if (question instanceof Question.Measure m && m.probe().celsius().isPresent()) {
+    if (question.probe().flatMap(Probe::celsius).isPresent()) {
       hazards.add("Hot: no flame, gloves, no hotter than said; let it cool before it goes back.");
     }
     for (String id : WorkState.accesses(sheet, question)) {
@@ -205,14 +212,14 @@ final class ProposalWriter {
   }
 
   private List<Proposal.Expect> expect(
-      Question question, OutcomeModel outcomes, Belief.Split split) {
+      Question question, OutcomeModel outcomes, Distribution.Split split) {
     if (question.reseated()) {
       double gone = split.chance()[outcomes.words().indexOf(OutcomeModel.AS_SOUND)];
       return List.of(
           new Proposal.Expect(OutcomeModel.AS_SOUND, "it was in its terminals: renew those", gone),
           new Proposal.Expect("as before", "it is the part itself", 1 - gone));
     }
-    double[] byClass = state.belief().byClass(outcomes);
+    double[] byClass = state.believed().byClass(outcomes.table());
     return IntStream.range(0, split.chance().length)
         .filter(j -> split.chance()[j] > LIKELY)
         .boxed()
@@ -222,30 +229,30 @@ final class ProposalWriter {
             j ->
                 outcomes
                     .shown(j, byClass)
-                    .map(s -> new Proposal.Expect(s, named(split.byCall()[j]), split.chance()[j]))
+                    .map(s -> new Proposal.Expect(s, named(split.byGroup()[j]), split.chance()[j]))
                     .stream())
         .toList();
   }
 
   /** The few that matter of a belief. */
-  private String named(double[] byCall) {
-    List<Call> calls = state.belief().calls();
+  private String named(double[] byGroup) {
+    List<Culprit> calls = problem.culprits();
     List<Integer> order =
-        IntStream.range(0, byCall.length)
+        IntStream.range(0, byGroup.length)
             .boxed()
-            .sorted(Comparator.comparingDouble((Integer d) -> byCall[d]).reversed())
+            .sorted(Comparator.comparingDouble((Integer d) -> byGroup[d]).reversed())
             .toList();
-    if (byCall[order.get(0)] >= PlanningState.STRONG) {
-      return "it is " + said(calls.get(order.get(0)));
+    if (byGroup[order.get(0)] >= Thresholds.USUAL.strong()) {
+      return "it is " + calls.get(order.get(0)).said(sheet);
     }
     List<String> names = new ArrayList<>();
     double told = 0;
     for (int d : order) {
-      if (names.size() == MOST_NAMED || told > PlanningState.STRONG) {
+      if (names.size() == MOST_NAMED || told > Thresholds.USUAL.strong()) {
         break;
       }
-      names.add(said(calls.get(d)));
-      told += byCall[d];
+      names.add(calls.get(d).said(sheet));
+      told += byGroup[d];
     }
     String list =
         names.size() == 1
@@ -253,46 +260,24 @@ final class ProposalWriter {
             : String.join(", ", names.subList(0, names.size() - 1))
                 + " or "
                 + names.get(names.size() - 1);
-    return told > PlanningState.STRONG ? list : list + ", or something else";
+    return told > Thresholds.USUAL.strong() ? list : list + ", or something else";
   }
 
-  private String said(Call call) {
-    return switch (call.what()) {
-      case "unit" -> "nothing wrong now";
-      case "not-on-sheet" -> "something not on the sheet";
-      case "two-faults" -> "two faults at once";
-      default -> "the " + title(call);
-    };
-  }
-
-  private String title(Call call) {
-    List<String> names = new ArrayList<>();
-    for (String id : call.what().split(" \\+ ")) {
-      names.add(
-          sheet.parts().containsKey(id)
-              ? sheet.part(id).title()
-              : id.startsWith("control:")
-                  ? "command \"%s\"".formatted(sheet.commands().get(id.substring(8)).title())
-                  : id);
-    }
-    return String.join(" and the ", names);
-  }
-
-  private String why(Question first, List<TwoStepLookahead.Option> ranked) {
-    TwoStepLookahead.Option best = ranked.get(0);
-    String told = "Settles %s in %s".formatted(share(best.bits()), minutes(best.move().minutes()));
+  private String why(Question first, List<TwoStepLookahead.Option<Question, WorkState>> ranked) {
+    TwoStepLookahead.Option<Question, WorkState> best = ranked.get(0);
+    String told = "Settles %s in %s".formatted(share(best.bits()), minutes(best.step().minutes()));
     return ranked.stream()
         .skip(1)
-        .filter(o -> !kind(o.question()).equals(kind(first)))
+        .filter(o -> !kind(o.test()).equals(kind(first)))
         .findFirst()
         .map(
             o ->
                 "%s; \"%s\" would settle %s in %s%s."
                     .formatted(
                         told,
-                        title(o.question()),
+                        o.test().title(sheet),
                         percent(o.bits()),
-                        minutes(o.move().minutes()),
+                        minutes(o.step().minutes()),
                         o.bits() > best.bits() ? ", but leave more to do after" : ""))
         .orElse(told + ".");
   }
@@ -302,7 +287,7 @@ final class ProposalWriter {
   }
 
   private String percent(double bits) {
-    return String.format(Locale.ROOT, "%.0f %%", 100 * bits / state.belief().bits());
+    return String.format(Locale.ROOT, "%.0f %%", 100 * bits / state.believed().bits());
   }
 
   private static String minutes(double minutes) {
@@ -312,12 +297,12 @@ final class ProposalWriter {
   /** In what way something is found out: alternatives should differ in it. */
   private String kind(Question question) {
     if (question instanceof Question.Measure m) {
-      MeterFunction function = m.probe().function();
+      MeterFunction function = m.at().function();
       boolean supply =
-          sheet.supplyPoints().contains(m.probe().red())
-              && sheet.supplyPoints().contains(m.probe().black());
-      return function + (supply ? " supply" : m.probe().part().isPresent() ? " part" : " run");
+          sheet.supplyPoints().contains(m.at().red())
+              && sheet.supplyPoints().contains(m.at().black());
+      return function + (supply ? " supply" : m.at().part().isPresent() ? " part" : " run");
     }
-    return Proposal.Kind.of(question).toString();
+    return question.kind().toString();
   }
 }

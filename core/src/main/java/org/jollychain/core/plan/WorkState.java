@@ -86,9 +86,7 @@ public record WorkState(boolean live, String situation, Set<String> open) {
     double minutes = 0;
     double opening = 0;
     Optional<String> reseated =
-        question instanceof Question.Measure m && m.reseated()
-            ? m.probe().part()
-            : Optional.empty();
+        question instanceof Question.Measure m && m.reseated() ? m.at().part() : Optional.empty();
     boolean hands =
         reseated.isPresent()
             || needed.stream().anyMatch(a -> sheet.access().get(a).power() == Access.Power.OFF);
@@ -120,7 +118,7 @@ public record WorkState(boolean live, String situation, Set<String> open) {
     }
     boolean exposed = false;
     if (question instanceof Question.Measure m) {
-      Probe probe = m.probe();
+      Probe probe = m.at();
       for (String point : probe.liftedAt()) {
         steps.add("Wire off at " + point);
         minutes += costs.lift();
@@ -154,15 +152,15 @@ public record WorkState(boolean live, String situation, Set<String> open) {
   static Set<String> accesses(Sheet sheet, Question question) {
     Set<String> needed = new LinkedHashSet<>();
     if (question instanceof Question.Measure m) {
-      if (m.probe().function().clamps()) {
-        part(sheet, m.probe().part().orElseThrow(), needed);
+      if (m.at().function().clamps()) {
+        part(sheet, m.at().part().orElseThrow(), needed);
       } else {
-        List<String> points = new ArrayList<>(List.of(m.probe().red(), m.probe().black()));
-        points.addAll(m.probe().liftedAt());
+        List<String> points = new ArrayList<>(List.of(m.at().red(), m.at().black()));
+        points.addAll(m.at().liftedAt());
         points.forEach(p -> point(sheet.points().get(p), sheet, needed));
       }
     } else if (question instanceof Question.Look look) {
-      part(sheet, look.part(), needed);
+      part(sheet, look.at(), needed);
     }
     return needed;
   }

@@ -42,7 +42,7 @@ public record Part(
     String notes) {
 
   /** The same part with another weight among the culprits. */
-  public Part posterior(double rate) {
+  public Part weighing(double rate) {
     return new Part(
         id,
         kind,

@@ -44,26 +44,25 @@ public final class Interview {
     Optional<Instant> at = Optional.of(now);
     Sheet sheet = unit.sheet();
     if (question instanceof Question.Measure m) {
-      return reading(id, m, meter.read(unit, m.probe()), at);
+      return reading(id, m, meter.read(unit, m.at()), at);
     }
     if (question instanceof Question.Runs r) {
-      double share = unit.powerShare(r.part(), r.situation());
-      double above = sheet.part(r.part()).load().map(LoadRating::runsAbove).orElse(0.5);
+      double share = unit.powerShare(r.load(), r.situation());
+      double above = sheet.part(r.load()).load().map(LoadRating::runsAbove).orElse(0.5);
       Observation.Runs runs =
           share > above
               ? Observation.Runs.YES
               : share > MOVES ? Observation.Runs.WEAKLY : Observation.Runs.NO;
-      return new Observation(id, r.part(), r.situation(), runs, at);
+      return new Observation(id, r.load(), r.situation(), runs, at);
     }
     if (question instanceof Question.Look look) {
-      double burnt =
-          InspectionModel.probability(Inspection.Finding.BURNT, unit.modeOf(look.part()));
+      double burnt = InspectionModel.probability(Inspection.Finding.BURNT, unit.modeOf(look.at()));
       double sound =
-          InspectionModel.probability(Inspection.Finding.LOOKS_SOUND, unit.modeOf(look.part()));
+          InspectionModel.probability(Inspection.Finding.LOOKS_SOUND, unit.modeOf(look.at()));
       boolean found = random.nextDouble() * (burnt + sound) < burnt;
       return new Inspection(
           id,
-          look.part(),
+          look.at(),
           look.situation(),
           found ? Inspection.Finding.BURNT : Inspection.Finding.LOOKS_SOUND,
           at);
@@ -74,7 +73,7 @@ public final class Interview {
   }
 
   private Evidence reading(String id, Question.Measure asked, String shown, Optional<Instant> at) {
-    Probe probe = asked.probe();
+    Probe probe = asked.at();
     Entry.How how =
         new Entry.How(
             List.copyOf(probe.liftedAt()),

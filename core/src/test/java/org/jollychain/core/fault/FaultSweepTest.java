@@ -38,7 +38,7 @@ class FaultSweepTest {
       FaultSweep sweep = new FaultSweep(unit, situation.id(), faults);
       for (Question q : new CandidateTests(unit).all()) {
         if (q instanceof Question.Measure m && m.situation().equals(situation.id())) {
-          Probe probe = m.probe();
+          Probe probe = m.at();
           FaultSweep.Readings readings = sweep.at(probe, Meter.GENERAL);
           for (int i = 0; i < faults.size(); i += 7) {
             double alone =

@@ -59,7 +59,7 @@ class HypothesesTest {
   void a_missing_command_that_several_contacts_wait_for_is_the_controls() {
     Hypothesis missing =
         all("dead").stream()
-            .filter(h -> h.modeOf("control:timer-heat").isPresent())
+            .filter(h -> h.blames(new Culprit.OfCommand("timer-heat")))
             .findFirst()
             .orElseThrow();
     assertThat(missing.changesIn(DRYER.situation("heat-call")))

@@ -29,10 +29,10 @@ class CandidateTestsTest {
   @MethodSource("sheets")
   void every_question_has_a_name_of_its_own_and_is_found_by_it(String key) {
     CandidateTests questions = new CandidateTests(new UnitModel(Sheets.shipped(key)));
-    Set<String> ids = questions.all().stream().map(CandidateTests::id).collect(Collectors.toSet());
+    Set<String> ids = questions.all().stream().map(Question::id).collect(Collectors.toSet());
     assertThat(ids).hasSameSizeAs(questions.all());
     for (Question q : questions.all()) {
-      assertThat(questions.byId(CandidateTests.id(q))).contains(q);
+      assertThat(questions.byId(q.id())).contains(q);
     }
   }
 
@@ -57,9 +57,9 @@ class CandidateTestsTest {
     for (Question q : new CandidateTests(new UnitModel(sheet)).all()) {
       assertThat(sheet.situations()).containsKey(q.situation());
       if (q instanceof Question.Measure m) {
-        assertThat(sheet.points()).containsKeys(m.probe().red(), m.probe().black());
-        assertThat(m.probe().red()).isNotEqualTo(m.probe().black());
-        assertThat(sheet.points().keySet()).containsAll(m.probe().liftedAt());
+        assertThat(sheet.points()).containsKeys(m.at().red(), m.at().black());
+        assertThat(m.at().red()).isNotEqualTo(m.at().black());
+        assertThat(sheet.points().keySet()).containsAll(m.at().liftedAt());
       }
     }
   }
@@ -70,13 +70,13 @@ class CandidateTestsTest {
   void only_discs_that_come_back_by_themselves_are_heated(String key) {
     Sheet sheet = Sheets.shipped(key);
     for (Question q : new CandidateTests(new UnitModel(sheet)).all()) {
-      if (q instanceof Question.Measure m && m.probe().celsius().isPresent()) {
-        Part part = sheet.part(m.probe().part().orElseThrow());
+      if (q instanceof Question.Measure m && m.at().celsius().isPresent()) {
+        Part part = sheet.part(m.at().part().orElseThrow());
         assertThat(part.kind().oneShot()).isFalse();
         assertThat(part.kind().toString()).isIn("limit", "cycling-thermostat");
         assertThat(sheet.situation(m.situation()).supplyOn()).isFalse();
-        assertThat(m.probe().liftedAt()).containsExactlyInAnyOrder(part.from(), part.to());
-        assertThat(m.probe().celsius().get())
+        assertThat(m.at().liftedAt()).containsExactlyInAnyOrder(part.from(), part.to());
+        assertThat(m.at().celsius().get())
             .isGreaterThan(part.thermal().orElseThrow().actsAtCelsius());
       }
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -12,6 +13,7 @@ import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.BaseRates;
+import org.jollychain.core.sequencing.Position;
 import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
@@ -30,20 +32,22 @@ class FixedSequencesTest {
     CandidateTests questions = new CandidateTests(diagnosis.unit());
     FixedSequences sequences = new FixedSequences(diagnosis.unit(), questions);
     Policy policy = Policy.of(Method.MIXED, order, live);
+    PlanningProblem problem =
+        new PlanningProblem(
+            sheet, questions, Map.of(), policy, diagnosis.beliefs(List.of(), Optional.empty()));
     Set<Question> may = new LinkedHashSet<>(questions.all());
     may.removeIf(q -> !live && q instanceof Question.Measure && live(sheet, q));
     List<Question> asked = new ArrayList<>();
     for (Optional<Question> next = Optional.empty(); ; ) {
       PlanningState state =
           new PlanningState(
-              sheet,
-              questions,
-              new OutcomeModels(diagnosis.measurements()).learn(List.of()),
-              policy,
-              Belief.of(diagnosis.beliefs(List.of(), Optional.empty())),
-              WorkState.ARRIVED,
-              List.copyOf(may),
-              Set.copyOf(asked));
+              problem,
+              new Position<>(
+                  problem,
+                  problem.believed(),
+                  WorkState.ARRIVED,
+                  List.copyOf(may),
+                  Set.copyOf(asked)));
       next = sequences.next(order, state, Optional.empty());
       if (next.isEmpty()) {
         return asked;
@@ -61,7 +65,7 @@ class FixedSequencesTest {
     List<Part> parts = new ArrayList<>();
     for (Question q : asked) {
       if (q instanceof Question.Measure m && live(sheet, q) == live) {
-        m.probe().part().map(sheet::part).ifPresent(parts::add);
+        m.at().part().map(sheet::part).ifPresent(parts::add);
       }
     }
     return parts;

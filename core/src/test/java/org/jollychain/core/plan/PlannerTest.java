@@ -53,9 +53,9 @@ class PlannerTest {
     for (Question q : new CandidateTests(new UnitModel(sheet)).all()) {
       if (q instanceof Question.Measure m) {
         boolean live = sheet.situation(m.situation()).supplyOn();
-        assertThat(live && m.probe().function().needsDeadCircuit()).as("%s", q).isFalse();
+        assertThat(live && m.at().function().needsDeadCircuit()).as("%s", q).isFalse();
         if (live && sheet.supply().storedCharge()) {
-          assertThat(sheet.supplyPoints()).contains(m.probe().red(), m.probe().black());
+          assertThat(sheet.supplyPoints()).contains(m.at().red(), m.at().black());
         }
       }
     }
@@ -224,7 +224,7 @@ class PlannerTest {
   void with_nothing_in_reach_it_says_what_remains_open() {
     Policy usual = Policy.usual(false);
     List<String> ids =
-        new CandidateTests(DIAGNOSIS.unit()).all().stream().map(CandidateTests::id).toList();
+        new CandidateTests(DIAGNOSIS.unit()).all().stream().map(Question::id).toList();
     Policy none =
         new Policy(
             usual.method(),
@@ -261,7 +261,7 @@ class PlannerTest {
         new CandidateTests(DIAGNOSIS.unit()).drop(DRYER.part("high-limit")).orElseThrow();
     OutcomeModel outcomes =
         new OutcomeModels(DIAGNOSIS.measurements()).learn(List.of(drop)).get(drop);
-    for (double[] row : outcomes.likelihood()) {
+    for (double[] row : outcomes.table().likelihood()) {
       double sum = 0;
       for (double p : row) {
         sum += p;

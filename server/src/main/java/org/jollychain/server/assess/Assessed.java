@@ -12,15 +12,18 @@ import org.jollychain.core.plan.Proposal;
  * @param next the proposal, then alternatives; empty at an end
  * @param state how far the work is
  * @param say that, in a sentence
+ * @param confirmBy what would confirm what leads, as far as permit and reach allow it
  */
 public record Assessed(
     @JsonUnwrapped Assessment assessment,
     List<Proposal> next,
     Plan.State state,
     String say,
+    String confirmBy,
     Plan.Expected expected) {
 
   static Assessed of(Assessment assessment, Plan plan) {
-    return new Assessed(assessment, plan.next(), plan.state(), plan.say(), plan.expected());
+    return new Assessed(
+        assessment, plan.next(), plan.state(), plan.say(), plan.confirmBy(), plan.expected());
   }
 }

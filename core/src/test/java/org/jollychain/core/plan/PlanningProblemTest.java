@@ -10,17 +10,28 @@ import java.util.Random;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.fault.Culprit;
+import org.jollychain.core.inference.Posterior;
+import org.jollychain.core.sequencing.Distribution;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-class BeliefTest {
+class PlanningProblemTest {
 
   private static final Diagnosis DIAGNOSIS = new Diagnosis(Sheets.heater());
-  private static final Map<Question, OutcomeModel> OUTLOOKS =
+  private static final Map<Question, OutcomeModel> OUTCOMES =
       new OutcomeModels(DIAGNOSIS.measurements()).learn(new CandidateTests(DIAGNOSIS.unit()).all());
-  private static final List<Diagnosis.Belief> BELIEFS =
+  private static final List<Posterior.Entry> BELIEFS =
       DIAGNOSIS.beliefs(List.of(), Optional.of("no-heat"));
+
+  private static final PlanningProblem PROBLEM =
+      new PlanningProblem(
+          DIAGNOSIS.sheet(),
+          new CandidateTests(DIAGNOSIS.unit()),
+          OUTCOMES,
+          Policy.usual(true),
+          BELIEFS);
 
   private static double sum(double[] shares) {
     double sum = 0;
@@ -31,23 +42,23 @@ class BeliefTest {
   }
 
   /** By Bayes' rule over the single hypotheses, without the planner's classes and calls. */
-  private static double byHand(OutcomeModel outcomes, int answer, String call) {
+  private static double byHand(OutcomeModel outcomes, int answer, Culprit culprit) {
     double all = 0;
     double of = 0;
-    for (Diagnosis.Belief b : BELIEFS) {
-      double p = b.probability() * outcomes.likelihood()[outcomes.classOf()[b.index()]][answer];
+    for (Posterior.Entry b : BELIEFS) {
+      double p = b.probability() * outcomes.table().in(b.index())[answer];
       all += p;
-      of += Call.of(b.hypothesis()).what().equals(call) ? p : 0;
+      of += b.hypothesis().culprit().equals(culprit) ? p : 0;
     }
     return of / all;
   }
 
   @Test
   void no_question_is_expected_to_leave_more_open_than_there_is() {
-    Belief belief = Belief.of(BELIEFS);
-    OUTLOOKS.forEach(
+    Distribution belief = PROBLEM.believed();
+    OUTCOMES.forEach(
         (question, outcomes) -> {
-          Belief.Split split = belief.split(outcomes);
+          Distribution.Split split = belief.split(outcomes.table());
           assertThat(sum(split.chance())).as("%s", question).isCloseTo(1, within(1e-6));
           assertThat(split.bitsLeft()).as("%s", question).isLessThan(belief.bits() + 1e-9);
         });
@@ -55,14 +66,16 @@ class BeliefTest {
 
   @Test
   void a_split_says_what_the_belief_would_be_after_each_answer() {
-    Belief belief = Belief.of(BELIEFS);
-    OUTLOOKS.forEach(
+    Distribution belief = PROBLEM.believed();
+    OUTCOMES.forEach(
         (question, outcomes) -> {
-          Belief.Split split = belief.split(outcomes);
+          Distribution.Split split = belief.split(outcomes.table());
           for (int j = 0; j < outcomes.answers(); j++) {
             if (split.chance()[j] > 1e-3) {
-              double[] after = belief.given(outcomes, j).byCall();
-              assertThat(after).as("%s", question).containsExactly(split.byCall()[j], within(1e-3));
+              double[] after = belief.given(outcomes.table(), j).byGroup();
+              assertThat(after)
+                  .as("%s", question)
+                  .containsExactly(split.byGroup()[j], within(1e-3));
             }
           }
         });
@@ -70,17 +83,17 @@ class BeliefTest {
 
   @Test
   void it_follows_bayes_rule() {
-    Belief belief = Belief.of(BELIEFS);
-    OUTLOOKS.forEach(
+    Distribution belief = PROBLEM.believed();
+    OUTCOMES.forEach(
         (question, outcomes) -> {
-          Belief.Split split = belief.split(outcomes);
+          Distribution.Split split = belief.split(outcomes.table());
           for (int j = 0; j < outcomes.answers(); j++) {
-            for (int d = 0; d < belief.calls().size(); d++) {
-              String call = belief.calls().get(d).what();
-              if (split.chance()[j] > 0.01 && !call.equals("two-faults")) {
-                assertThat(split.byCall()[j][d])
-                    .as("%s, %s", question, call)
-                    .isCloseTo(byHand(outcomes, j, call), within(2e-3));
+            for (int d = 0; d < PROBLEM.culprits().size(); d++) {
+              Culprit culprit = PROBLEM.culprits().get(d);
+              if (split.chance()[j] > 0.01 && !(culprit instanceof Culprit.Several)) {
+                assertThat(split.byGroup()[j][d])
+                    .as("%s, %s", question, culprit)
+                    .isCloseTo(byHand(outcomes, j, culprit), within(2e-3));
               }
             }
           }
@@ -92,12 +105,12 @@ class BeliefTest {
   void an_even_choice_among_two_to_the_n_is_n_bits(int choices) {
     double[] even = new double[choices];
     java.util.Arrays.fill(even, 1.0 / choices);
-    assertThat(Belief.bits(even)).isCloseTo(Math.log(choices) / Math.log(2), within(1e-12));
+    assertThat(Distribution.bits(even)).isCloseTo(Math.log(choices) / Math.log(2), within(1e-12));
   }
 
   @Test
   void draws_come_as_often_as_they_are_believed() {
-    Belief belief = Belief.of(BELIEFS);
+    Distribution belief = PROBLEM.believed();
     Random random = new Random(5);
     int draws = 20_000;
     int sound = 0;

@@ -1,0 +1,262 @@
+package org.jollychain.core.plan;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.jollychain.core.diagnosis.Thresholds;
+import org.jollychain.core.evidence.Question;
+import org.jollychain.core.fault.Culprit;
+import org.jollychain.core.fault.Fault;
+import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.inference.Posterior;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sequencing.Distribution;
+import org.jollychain.core.sequencing.OutcomeTable;
+import org.jollychain.core.sequencing.SequencingProblem;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+
+/**
+ * The search for a fault as a problem of test sequencing: the hypotheses are the states, grouped by
+ * the culprit they blame; the candidate tests of the sheet are the tests; minutes and exposure are
+ * the price.
+ */
+final class PlanningProblem implements SequencingProblem<Question, WorkState> {
+
+  /** A question that settles less is not worth asking (bit). */
+  private static final double LEAST_BITS = 0.015;
+
+  /** Nobody likes to be asked what tells next to nothing. */
+  private static final double LEAST_BITS_SEEN = 0.1;
+
+  /** A supply is blamed once so many readings between its own terminals were taken. */
+  private static final int SUPPLY_READINGS = 2;
+
+  private static final double NEGLIGIBLE = 1e-5;
+
+  /** Combinations as rare as this are one group. */
+  private static final double RARE = 0.002;
+
+  private final Sheet sheet;
+  private final CandidateTests questions;
+  private final Map<Question, OutcomeModel> outcomeModels;
+  private final Policy policy;
+  private final List<Culprit> culprits = new ArrayList<>();
+  private final List<Hypothesis> likeliest = new ArrayList<>();
+  private final Hypothesis leader;
+  private final Distribution believed;
+
+  /**
+   * @param beliefs the most probable first
+   */
+  PlanningProblem(
+      Sheet sheet,
+      CandidateTests questions,
+      Map<Question, OutcomeModel> outcomeModels,
+      Policy policy,
+      List<Posterior.Entry> beliefs) {
+    this.sheet = sheet;
+    this.questions = questions;
+    this.outcomeModels = outcomeModels;
+    this.policy = policy;
+    this.leader = beliefs.get(0).hypothesis();
+    List<Posterior.Entry> kept =
+        beliefs.stream().filter(b -> b.probability() > NEGLIGIBLE).toList();
+    List<Culprit> blamed = kept.stream().map(b -> b.hypothesis().culprit()).toList();
+    Map<Culprit, Double> mass = new HashMap<>();
+    for (int i = 0; i < kept.size(); i++) {
+      mass.merge(blamed.get(i), kept.get(i).probability(), Double::sum);
+    }
+    Map<Culprit, Integer> groups = new HashMap<>();
+    int[] groupOf = new int[kept.size()];
+    for (int i = 0; i < groupOf.length; i++) {
+      Hypothesis h = kept.get(i).hypothesis();
+      Culprit culprit = blamed.get(i);
+      groupOf[i] =
+          groups.computeIfAbsent(
+              mass.get(culprit) < RARE ? culprit.rare() : culprit,
+              c -> {
+                culprits.add(c);
+                likeliest.add(h);
+                return culprits.size() - 1;
+              });
+    }
+    this.believed =
+        Distribution.of(
+            culprits.size(),
+            kept.stream().mapToInt(Posterior.Entry::index).toArray(),
+            groupOf,
+            kept.stream().mapToDouble(Posterior.Entry::probability).toArray());
+  }
+
+  Sheet sheet() {
+    return sheet;
+  }
+
+  Policy policy() {
+    return policy;
+  }
+
+  /** The groups: whom to blame. */
+  List<Culprit> culprits() {
+    return culprits;
+  }
+
+  /** The most probable hypothesis that blames it, by its place among the groups. */
+  Hypothesis likeliest(int culprit) {
+    return likeliest.get(culprit);
+  }
+
+  /** The most probable of all. */
+  Hypothesis leader() {
+    return leader;
+  }
+
+  Distribution believed() {
+    return believed;
+  }
+
+  OutcomeModel outcomeModel(Question question) {
+    return outcomeModels.get(question);
+  }
+
+  @Override
+  public OutcomeTable outcomes(Question question) {
+    return outcomeModels.get(question).table();
+  }
+
+  WorkState.Move move(WorkState from, Question question) {
+    return from.to(question, sheet, policy.costs());
+  }
+
+  @Override
+  public Step<WorkState> step(WorkState from, Question question) {
+    WorkState.Move move = move(from, question);
+    return new Step<>(move.minutes(), move.price(policy.costs()), move.after());
+  }
+
+  @Override
+  public double leastBits(Question question) {
+    return question instanceof Question.Measure ? LEAST_BITS : LEAST_BITS_SEEN;
+  }
+
+  @Override
+  public double endsAt(int culprit) {
+    return culprits.get(culprit).suspect()
+        ? Thresholds.USUAL.strong()
+        : Thresholds.USUAL.strongWithoutSuspect();
+  }
+
+  @Override
+  public Optional<Question> confirming(int culprit, Set<Question> asked) {
+    return confirming(likeliest(culprit), asked, false);
+  }
+
+  /**
+   * The test of a suspect itself that it has not had, and that the policy allows.
+   *
+   * @param confirmed it may have failed its own test already: then what is left is to see whether a
+   *     drop goes with its terminals put on again
+   */
+  Optional<Question> confirming(Hypothesis suspect, Set<Question> asked, boolean confirmed) {
+    Stream<Question> tests =
+        suspect.supplyFault().isPresent()
+            ? ofSupply(asked)
+            : suspect
+                .ofParts()
+                .flatMap(
+                    f ->
+                        confirmed
+                            ? reseated(f).stream()
+                            : Stream.concat(own(f).stream(), reseated(f).stream()));
+    return tests
+        .filter(q -> outcomeModels.containsKey(q) && !asked.contains(q))
+        .filter(q -> reached(q) && !skipped(q))
+        .findFirst();
+  }
+
+  private Stream<Question> ofSupply(Set<Question> asked) {
+    long read = questions.supply().stream().filter(asked::contains).count();
+    return policy.livePermit() && read < SUPPLY_READINGS
+        ? questions.supply().stream()
+        : Stream.empty();
+  }
+
+  private Optional<Question> own(Fault.OfPart fault) {
+    Part part = sheet.part(fault.part());
+    return switch (fault.mode()) {
+      case STUCK -> questions.openOhms(part);
+      case CASE_LEAK -> questions.caseOhms(part);
+      case NOT_MADE, INTERMITTENT -> Optional.empty();
+      case DROPPING -> {
+        Optional<Question> drop = policy.livePermit() ? questions.drop(part) : Optional.empty();
+        yield drop.isPresent() ? drop : questions.closedOhms(part);
+      }
+      default -> questions.closedOhms(part);
+    };
+  }
+
+  /** A drop is in the part or in its terminals; to put them on again tells. */
+  private Optional<Question> reseated(Fault.OfPart fault) {
+    return fault.mode() == FaultMode.DROPPING
+        ? questions
+            .reseated(sheet.part(fault.part()))
+            .filter(q -> policy.livePermit() || !sheet.situation(q.situation()).supplyOn())
+        : Optional.empty();
+  }
+
+  /** All that may be asked and has not been. */
+  List<Question> open(Set<Question> asked) {
+    return questions.all().stream()
+        .filter(q -> allowed(q) && !asked.contains(q) && !skipped(q) && reached(q))
+        .toList();
+  }
+
+  private boolean skipped(Question question) {
+    return !policy.skipped().isEmpty() && policy.skipped().contains(question.id());
+  }
+
+  /** Whether probes get to all the points of a question. */
+  private boolean reached(Question question) {
+    if (question instanceof Question.Measure m && !m.at().function().clamps()) {
+      return !policy.unreachable().contains(m.at().red())
+          && !policy.unreachable().contains(m.at().black())
+          && m.at().liftedAt().stream().noneMatch(policy.unreachable()::contains);
+    }
+    return true;
+  }
+
+  /** Whether method and permit have it; what is put on again is only for a suspect. */
+  private boolean allowed(Question question) {
+    if (!(question instanceof Question.Measure m)) {
+      return true;
+    }
+    if (m.reseated()) {
+      return false;
+    }
+    Probe probe = m.at();
+    if (!sheet.situation(probe.situation()).supplyOn()) {
+      return policy.method() == Method.MIXED
+          || policy.method() == Method.ISOLATED_OHMS
+          || !policy.livePermit();
+    }
+    if (!policy.livePermit()) {
+      return false;
+    }
+    boolean volts = probe.function().dimension() == Dimension.VOLTS;
+    boolean supply =
+        sheet.supplyPoints().contains(probe.red()) && sheet.supplyPoints().contains(probe.black());
+    return switch (policy.method()) {
+      case MIXED -> true;
+      case ISOLATED_OHMS -> false;
+      case LIVE_DROPS -> supply || probe.part().isPresent();
+      case LIVE_TO_REFERENCE -> supply || !volts || probe.part().isEmpty();
+    };
+  }
+}
