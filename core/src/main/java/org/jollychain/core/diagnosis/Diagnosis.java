@@ -40,10 +40,6 @@ import org.jollychain.core.sheet.Sheet;
  */
 public final class Diagnosis {
 
-  /** A slip that fits misleads what is read after it; where little is known, coarse ones fit. */
-  private static final List<Dimension> FINEST_FIRST =
-      List.of(Dimension.OHMS, Dimension.VOLTS, Dimension.AMPERES);
-
   /** From here on a supply is met by lines about a soft one (standard deviations). */
   private static final double SOFT = 1.2;
 
@@ -120,6 +116,7 @@ public final class Diagnosis {
             .flatMap(e -> staircases.account(e.getKey(), e.getValue()).stream())
             .findFirst();
     double unexplained = posterior.probability(h -> h.kind() == Hypothesis.Kind.NOT_ON_SHEET);
+    Evidence.Kinds<Assessment.Judged> judging = judging(posterior);
     Assessment assessment =
         new Assessment(
             parts,
@@ -129,8 +126,8 @@ public final class Diagnosis {
             account,
             List.copyOf(flags),
             evidence.stream()
-                .sorted(Comparator.comparing(Diagnosis::canonical))
-                .map(e -> judged(e, posterior))
+                .sorted(Comparator.comparing(Evidence::canonical))
+                .map(e -> e.as(judging))
                 .toList(),
             unexplained);
     return new Opinion(assessment, beliefs(posterior));
@@ -218,32 +215,43 @@ public final class Diagnosis {
         complaint, c -> new HypothesisSpace(hypotheses.all(c.map(this::complaint))));
   }
 
-  private Assessment.Judged judged(Evidence e, Posterior posterior) {
-    if (e instanceof Observation o) {
-      return new Assessment.Judged(
-          o.id(), sheet.part(o.part()).title() + " runs", o.runs().toString(), "", "");
-    }
-    if (e instanceof Inspection i) {
-      String finding = i.finding().toString().replace('-', ' ');
-      return new Assessment.Judged(i.id(), sheet.part(i.part()).title(), finding, "", "");
-    }
-    if (e instanceof CodeShown c) {
-      return new Assessment.Judged(
-          c.id(),
-          "display",
-          c.code().map(k -> k + ", " + sheet.codes().get(k).title()).orElse("no code"),
-          "",
-          "");
-    }
-    Reading r = (Reading) e;
-    List<Change> leader =
-        posterior.believable().get(0).hypothesis().changesIn(sheet.situation(r.situation()));
-    return new Assessment.Judged(
-        r.id(),
-        Wording.place(sheet, r.probe()),
-        Wording.shown(r),
-        would(List.of(), r),
-        would(leader, r));
+  /** What each kind of evidence is in words, beside what was to be expected of it. */
+  private Evidence.Kinds<Assessment.Judged> judging(Posterior posterior) {
+    return new Evidence.Kinds<>() {
+      @Override
+      public Assessment.Judged reading(Reading r) {
+        List<Change> leader =
+            posterior.believable().get(0).hypothesis().changesIn(sheet.situation(r.situation()));
+        return new Assessment.Judged(
+            r.id(),
+            Wording.place(sheet, r.probe()),
+            Wording.shown(r),
+            would(List.of(), r),
+            would(leader, r));
+      }
+
+      @Override
+      public Assessment.Judged observation(Observation o) {
+        return seen(o, sheet.part(o.part()).title() + " runs", o.runs().toString());
+      }
+
+      @Override
+      public Assessment.Judged inspection(Inspection i) {
+        return seen(i, sheet.part(i.part()).title(), i.finding().toString().replace('-', ' '));
+      }
+
+      @Override
+      public Assessment.Judged code(CodeShown c) {
+        return seen(
+            c,
+            "display",
+            c.code().map(k -> k + ", " + sheet.codes().get(k).title()).orElse("no code"));
+      }
+
+      private Assessment.Judged seen(Evidence e, String place, String shown) {
+        return new Assessment.Judged(e.id(), place, shown, "", "");
+      }
+    };
   }
 
   /** What a reading would show with these changes; nothing for one that is no evidence. */
@@ -298,33 +306,11 @@ public final class Diagnosis {
         usable.add(e);
       }
     }
-    usable.sort(Comparator.comparing(Diagnosis::canonical));
+    usable.sort(Comparator.comparing(Evidence::canonical));
     return List.copyOf(usable);
   }
 
   private static Flag hazard(Reading reading, String text) {
     return new Flag(Flag.Kind.HAZARD, List.of(reading.id()), text);
-  }
-
-  private static String canonical(Evidence e) {
-    if (e instanceof Reading r) {
-      return "1 %s %s %s %s %s %s %s"
-          .formatted(
-              FINEST_FIRST.indexOf(r.probe().function().dimension()),
-              r.probe().function(),
-              r.situation(),
-              r.probe().red(),
-              r.probe().black(),
-              r.shown(),
-              r.id());
-    }
-    if (e instanceof Inspection i) {
-      return "2 %s %s %s".formatted(i.part(), i.finding(), i.id());
-    }
-    if (e instanceof CodeShown c) {
-      return "3 %s %s %s".formatted(c.situation(), c.code().orElse(""), c.id());
-    }
-    Observation o = (Observation) e;
-    return "0 %s %s %s %s".formatted(o.situation(), o.part(), o.runs(), o.id());
   }
 }

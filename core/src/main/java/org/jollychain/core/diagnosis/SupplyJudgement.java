@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.jollychain.core.diagnosis.Assessment.SupplyAssessment;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.inference.Counterfactuals;
 import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.network.Change;
@@ -58,7 +59,7 @@ final class SupplyJudgement {
                 .flatMap(w -> w.hypothesis().supplyFault().stream())
                 .findFirst()
                 .flatMap(f -> Kebab.read(SupplyVerdict.class, f.toString()));
-    double ifDead = posterior.ratioIfAlso("supply", dead());
+    double ifDead = new Counterfactuals(posterior).ratioIfAlso("supply", dead());
     SupplyVerdict verdict =
         blamed.orElse(
             !live.isEmpty() && fault < LIMITS.doubted() && ifDead < LIMITS.excluded()

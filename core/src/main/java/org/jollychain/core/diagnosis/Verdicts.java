@@ -18,6 +18,7 @@ import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypotheses;
+import org.jollychain.core.inference.Counterfactuals;
 import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.MeasurementModel.Counterfactual;
 import org.jollychain.core.inference.Posterior;
@@ -58,6 +59,7 @@ final class Verdicts {
   private final MeasurementModel measurements;
   private final Map<String, List<Counterfactual>> alsoBad;
   private final Posterior posterior;
+  private final Counterfactuals counterfactuals;
   private final Map<Culprit, Map<FaultMode, Double>> byCulprit;
 
   Verdicts(
@@ -69,6 +71,7 @@ final class Verdicts {
     this.measurements = measurements;
     this.alsoBad = alsoBad;
     this.posterior = posterior;
+    this.counterfactuals = new Counterfactuals(posterior);
     this.byCulprit = byCulprit(posterior);
   }
 
@@ -121,10 +124,10 @@ final class Verdicts {
       }
     } else {
       List<Counterfactual> worse = alsoBad.get(part.id());
-      double open = posterior.ratioIfAlso(part.id(), worse.get(0));
+      double open = counterfactuals.ratioIfAlso(part.id(), worse.get(0));
       double bad = open > LIMITS.contradicted() ? open : 0;
       for (int i = 1; i < worse.size() && bad <= LIMITS.contradicted(); i++) {
-        bad = Math.max(bad, posterior.ratioIfAlso(part.id(), worse.get(i)));
+        bad = Math.max(bad, counterfactuals.ratioIfAlso(part.id(), worse.get(i)));
       }
       if (probability < LIMITS.doubted() && Math.max(open, bad) <= LIMITS.contradicted()) {
         verdict = Verdict.SOUND;
@@ -286,7 +289,7 @@ final class Verdicts {
   /** The reading that speaks most clearly against the part being open. */
   private Optional<String> strongestAgainst(Part part) {
     Posterior.Entry leader = posterior.believable().get(0);
-    return posterior
+    return counterfactuals
         .strongestAgainst(alsoBad.get(part.id()).get(0), Math.log(1 / LIMITS.excluded()) / 2)
         .map(
             reading -> {

@@ -37,4 +37,14 @@ public record CodeShown(String id, Optional<String> code, String situation, Opti
     }
     return new CodeShown(id, code, situation, at);
   }
+
+  @Override
+  public String canonical() {
+    return "3 %s %s %s".formatted(situation, code.orElse(""), id);
+  }
+
+  @Override
+  public <R> R as(Kinds<R> kinds) {
+    return kinds.code(this);
+  }
 }

@@ -66,4 +66,14 @@ public record Inspection(
                             .formatted(finding, List.of(Finding.values())))),
         at);
   }
+
+  @Override
+  public String canonical() {
+    return "2 %s %s %s".formatted(part, finding, id);
+  }
+
+  @Override
+  public <R> R as(Kinds<R> kinds) {
+    return kinds.inspection(this);
+  }
 }

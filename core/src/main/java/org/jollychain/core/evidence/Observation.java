@@ -56,4 +56,14 @@ public record Observation(String id, String part, String situation, Runs runs, O
       return Kebab.of(this);
     }
   }
+
+  @Override
+  public String canonical() {
+    return "0 %s %s %s %s".formatted(situation, part, runs, id);
+  }
+
+  @Override
+  public <R> R as(Kinds<R> kinds) {
+    return kinds.observation(this);
+  }
 }

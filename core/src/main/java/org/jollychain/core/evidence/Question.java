@@ -24,6 +24,21 @@ public sealed interface Question {
 
   Kind kind();
 
+  /** What is done with each kind; a new kind has to be answered for everywhere. */
+  <R> R as(Kinds<R> kinds);
+
+  /** An answer for every kind of question. */
+  interface Kinds<R> {
+
+    R measure(Measure measure);
+
+    R runs(Runs runs);
+
+    R look(Look look);
+
+    R code(Code code);
+  }
+
   /** A name that says what is asked, the same at every time. */
   String id();
 
@@ -62,6 +77,11 @@ public sealed interface Question {
     @Override
     public Kind kind() {
       return Kind.MEASURE;
+    }
+
+    @Override
+    public <R> R as(Kinds<R> kinds) {
+      return kinds.measure(this);
     }
 
     @Override
@@ -117,6 +137,11 @@ public sealed interface Question {
     }
 
     @Override
+    public <R> R as(Kinds<R> kinds) {
+      return kinds.runs(this);
+    }
+
+    @Override
     public String id() {
       return "runs %s %s".formatted(load, situation);
     }
@@ -141,6 +166,11 @@ public sealed interface Question {
     }
 
     @Override
+    public <R> R as(Kinds<R> kinds) {
+      return kinds.look(this);
+    }
+
+    @Override
     public String id() {
       return "look " + at;
     }
@@ -162,6 +192,11 @@ public sealed interface Question {
     @Override
     public Kind kind() {
       return Kind.CODE;
+    }
+
+    @Override
+    public <R> R as(Kinds<R> kinds) {
+      return kinds.code(this);
     }
 
     @Override

@@ -2,6 +2,7 @@ package org.jollychain.core.inference;
 
 import java.util.Map;
 import java.util.Optional;
+import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Inspection.Finding;
 import org.jollychain.core.fault.FaultMode;
 
@@ -30,6 +31,11 @@ public record InspectionModel(double onSound, Map<FaultMode, Double> byMode) {
           Finding.LOOKS_SOUND,
           new InspectionModel(
               0.9, Map.of(FaultMode.OPEN, 0.55, FaultMode.DROPPING, 0.4, FaultMode.STUCK, 0.6)));
+
+  static EvidenceModel<Double> of(Inspection seen) {
+    return (EvidenceModel.OfSight)
+        (hypothesis, index) -> probability(seen.finding(), hypothesis.modeOf(seen.part()));
+  }
 
   /** The probability of a finding on a part that is at fault so, or not at all. */
   public static double probability(Finding finding, Optional<FaultMode> mode) {

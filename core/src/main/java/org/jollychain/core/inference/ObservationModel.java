@@ -2,15 +2,14 @@ package org.jollychain.core.inference;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.UnitModel;
-import org.jollychain.core.sheet.Code;
 import org.jollychain.core.sheet.LoadRating;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
 
 /** How likely eyes and ears find what they found, by the solved circuit. */
 public final class ObservationModel {
@@ -22,9 +21,6 @@ public final class ObservationModel {
   private static final double RUNS_LOG_SD = 0.12;
 
   private static final double WEAK_LOG_SD = 0.5;
-
-  /** How often a display shows another code than is due; common practice, no source. */
-  private static final double CODE_WRONG = 0.1;
 
   private final Sheet sheet;
   private final UnitModel unit;
@@ -39,7 +35,30 @@ public final class ObservationModel {
     return (1 - SEEN_WRONG) * share + SEEN_WRONG / 2;
   }
 
-  public double share(Observation seen, List<Change> changes) {
+  EvidenceModel<Double> of(Observation seen) {
+    Situation situation = sheet.situation(seen.situation());
+    return new EvidenceModel.OfSight() {
+      @Override
+      public Double expected(Hypothesis hypothesis, int index) {
+        return share(seen, hypothesis.changesIn(situation));
+      }
+
+      @Override
+      public Double expectedIfAlso(
+          Hypothesis hypothesis, int index, MeasurementModel.Counterfactual also) {
+        List<Change> changes = new ArrayList<>(hypothesis.changesIn(situation));
+        changes.addAll(also.changes());
+        return share(seen, changes);
+      }
+
+      @Override
+      public void absorb(ReadingLikelihood likelihood, Double share) {
+        likelihood.absorbSeen(seen(share));
+      }
+    };
+  }
+
+  private double share(Observation seen, List<Change> changes) {
     return share(seen.part(), seen.runs(), unit.in(seen.situation(), changes));
   }
 
@@ -58,25 +77,5 @@ public final class ObservationModel {
 
   private static double beyond(double power, double threshold, double logSd) {
     return power <= 0 ? 0 : Normal.below(Math.log(power / threshold) / logSd);
-  }
-
-  /** The probability that the unit's display would show what it shows. */
-  public double codes(CodeShown shown, Hypothesis h) {
-    List<String> due = new ArrayList<>();
-    for (Code code : sheet.codes().values()) {
-      boolean suspected = code.suspects().stream().anyMatch(p -> h.modeOf(p).isPresent());
-      if (suspected
-          || code.watchesLoads()
-              && unit.shows(code.when(), h.changesIn(sheet.situation(code.when().situation())))) {
-        due.add(code.id());
-      }
-    }
-    int all = sheet.codes().size() + 1;
-    if (due.isEmpty()) {
-      return shown.code().isEmpty() ? 1 - CODE_WRONG : CODE_WRONG / (all - 1);
-    }
-    return shown.code().filter(due::contains).isPresent()
-        ? (1 - CODE_WRONG) / due.size()
-        : CODE_WRONG / (all - due.size());
   }
 }

@@ -3,7 +3,6 @@ package org.jollychain.core.inference;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,12 +18,10 @@ import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Reading;
-import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
-import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Uncertain;
@@ -41,18 +38,7 @@ public final class Posterior {
   /** So much less likely than the best, a hypothesis is out: e^-20 is one in 500 million. */
   private static final double RULED_OUT_NATS = 20;
 
-  /** Below this share of the supply's volts a strange circuit has no preference for nothing. */
-  private static final double SMALLEST_SHARE = 2e-4;
-
   private static final double NEGLIGIBLE = 0.002;
-  private static final double ANCHOR_SHARE = 0.2;
-  private static final int MOST_ALTERNATIVES = 3;
-
-  /** No later reading makes good again what speaks so clearly against a bad part (nat). */
-  private static final double DECIDED_NATS = 60;
-
-  /** So many readings that bear on a part tell whether it is bad. */
-  private static final int MOST_BEARING = 200;
 
   /**
    * A hypothesis after the evidence.
@@ -69,14 +55,11 @@ public final class Posterior {
 
   private final Sheet sheet;
   private final MeasurementModel measurements;
-  private final ObservationModel observations;
   private final HypothesisSpace prior;
   private final List<Meter> meters;
   private final List<Evidence> evidence;
   private final Map<Evidence, Integer> places = new IdentityHashMap<>();
-  private final List<Optional<MeasurementModel.Known>> known = new ArrayList<>();
-  private final List<Optional<ReadingLikelihood.Noise>> noise = new ArrayList<>();
-  private final Map<Double, Double> shares = new HashMap<>();
+  private final List<EvidenceModel<?>> models = new ArrayList<>();
   private final List<Entry> weighed;
   private final List<Entry> believable;
   private final double logEvidence;
@@ -92,7 +75,6 @@ public final class Posterior {
       Sheet sheet, MeasurementModel measurements, List<Evidence> evidence, HypothesisSpace prior) {
     this.sheet = sheet;
     this.measurements = measurements;
-    this.observations = new ObservationModel(measurements.unit());
     this.evidence = evidence;
     this.prior = prior;
     this.count = prior.all().size();
@@ -102,18 +84,12 @@ public final class Posterior {
             .map(e -> ((Reading) e).meter())
             .distinct()
             .toList();
+    Evidence.Kinds<EvidenceModel<?>> kinds = kinds(measurements);
     for (Evidence e : evidence) {
       places.put(e, places.size());
-      known.add(
-          e instanceof Reading r
-              ? Optional.of(measurements.at(r.probe(), r.meter()))
-              : Optional.empty());
-      noise.add(
-          e instanceof Reading r
-              ? Optional.of(ReadingLikelihood.Noise.of(sheet.supply().volts(), r))
-              : Optional.empty());
+      models.add(e.as(kinds));
     }
-    List<Agreeing> groups = new ArrayList<>(List.of(new Agreeing(source())));
+    List<Agreeing> groups = new ArrayList<>(List.of(new Agreeing(source(), new ArrayList<>())));
     List<Passing> passing = new ArrayList<>();
     for (int i = 0; i < count; i++) {
       Member member = new Member(prior.all().get(i), i);
@@ -128,7 +104,7 @@ public final class Posterior {
     List<Member> ruledOut = new ArrayList<>();
     for (int i = 0; i < evidence.size(); i++) {
       Work.check();
-      groups = absorb(groups, i);
+      groups = absorb(groups, models.get(i));
       ReadingLikelihood[] tracks = tracks(groups);
       double least = best(groups) - RULED_OUT_NATS;
       for (Passing p : passing) {
@@ -303,64 +279,69 @@ public final class Posterior {
 
   /** Hypotheses that expect the same of everything that was read so far. */
   private static final class Agreeing {
-    private final List<Member> members = new ArrayList<>();
     private final ReadingLikelihood track;
+    private final List<Member> members;
 
-    Agreeing(ReadingLikelihood track) {
+    Agreeing(ReadingLikelihood track, List<Member> members) {
       this.track = track;
+      this.members = members;
     }
+  }
+
+  private static Evidence.Kinds<EvidenceModel<?>> kinds(MeasurementModel measurements) {
+    ObservationModel observations = new ObservationModel(measurements.unit());
+    CodeModel codes = new CodeModel(measurements.unit());
+    return new Evidence.Kinds<>() {
+      @Override
+      public EvidenceModel<?> reading(Reading reading) {
+        return new ReadingModel(measurements, reading);
+      }
+
+      @Override
+      public EvidenceModel<?> observation(Observation observation) {
+        return observations.of(observation);
+      }
+
+      @Override
+      public EvidenceModel<?> inspection(Inspection inspection) {
+        return InspectionModel.of(inspection);
+      }
+
+      @Override
+      public EvidenceModel<?> code(CodeShown code) {
+        return codes.of(code);
+      }
+    };
   }
 
   /** The groups as a piece of evidence divides them. */
-  private List<Agreeing> absorb(List<Agreeing> groups, int at) {
+  private static <P> List<Agreeing> absorb(List<Agreeing> groups, EvidenceModel<P> model) {
     List<Agreeing> divided = new ArrayList<>();
     for (Agreeing group : groups) {
-      Map<Object, List<Member>> parts = new LinkedHashMap<>();
+      List<Member> unknown = new ArrayList<>();
+      Map<P, List<Member>> parts = new LinkedHashMap<>();
       for (Member m : group.members) {
-        parts.computeIfAbsent(expects(m, at), k -> new ArrayList<>()).add(m);
+        if (m.hypothesis.kind() == Hypothesis.Kind.NOT_ON_SHEET) {
+          unknown.add(m);
+        } else {
+          P expected = model.expected(m.hypothesis, m.index);
+          parts.computeIfAbsent(expected, k -> new ArrayList<>()).add(m);
+        }
       }
-      int left = parts.size();
-      for (Map.Entry<Object, List<Member>> part : parts.entrySet()) {
-        ReadingLikelihood track = --left == 0 ? group.track : group.track.copy();
-        absorb(track, part.getKey(), at);
-        Agreeing agreeing = new Agreeing(track);
-        agreeing.members.addAll(part.getValue());
+      if (!unknown.isEmpty()) {
+        Agreeing agreeing = new Agreeing(group.track.copy(), unknown);
+        model.absorbUnknown(agreeing.track);
         divided.add(agreeing);
       }
+      parts.forEach(
+          (expected, members) -> {
+            Agreeing agreeing =
+                new Agreeing(parts.size() == 1 ? group.track : group.track.copy(), members);
+            model.absorb(agreeing.track, expected);
+            divided.add(agreeing);
+          });
     }
     return divided;
-  }
-
-  /** What a hypothesis expects of a piece of evidence; the same object where it is the same. */
-  private Object expects(Member m, int at) {
-    if (m.hypothesis.kind() == Hypothesis.Kind.NOT_ON_SHEET) {
-      return Hypothesis.Kind.NOT_ON_SHEET;
-    }
-    if (evidence.get(at) instanceof Observation seen) {
-      double share =
-          observations.share(seen, m.hypothesis.changesIn(sheet.situation(seen.situation())));
-      return shares.computeIfAbsent(share, s -> s);
-    }
-    if (evidence.get(at) instanceof CodeShown shown) {
-      return shares.computeIfAbsent(observations.codes(shown, m.hypothesis), s -> s);
-    }
-    if (evidence.get(at) instanceof Inspection i) {
-      double share = InspectionModel.probability(i.finding(), m.hypothesis.modeOf(i.part()));
-      return shares.computeIfAbsent(share, s -> s);
-    }
-    return known.get(at).orElseThrow().of(m.index);
-  }
-
-  private void absorb(ReadingLikelihood track, Object expected, int at) {
-    if (expected instanceof LinearPrediction line) {
-      track.absorb(line, (Reading) evidence.get(at), noise.get(at).orElseThrow());
-    } else if (expected instanceof Double share && evidence.get(at) instanceof Observation) {
-      track.absorbSeen(ObservationModel.seen(share));
-    } else if (expected instanceof Double share) {
-      track.absorbSeen(share);
-    } else {
-      absorbUnknown(track, evidence.get(at));
-    }
   }
 
   /** How a hypothesis best explains a piece of evidence. */
@@ -440,113 +421,7 @@ public final class Posterior {
     return onSheet.stream().filter(w -> w.probability() >= least).toList();
   }
 
-  /**
-   * How much less well the evidence fits if a part is also bad: the mean likelihood ratio over the
-   * believable hypotheses that do not touch it. One where nothing bears on it, towards zero where
-   * the evidence shows it cannot be so.
-   */
-  public double ratioIfAlso(String part, MeasurementModel.Counterfactual bad) {
-    Work.check();
-    double with = 0;
-    double without = 0;
-    int asked = 0;
-    for (Entry w : believable) {
-      if (w.hypothesis().modeOf(part).isEmpty()) {
-        if (asked++ == MOST_ALTERNATIVES || w.probability() < 0.05 * without) {
-          break;
-        }
-        with += w.probability() * Math.min(ratio(w, bad), 1e3);
-        without += w.probability();
-      }
-    }
-    return without == 0 ? 1 : with / without;
-  }
-
-  /**
-   * Of what the change touches, and of the large readings that tell how much there is to expect,
-   * the likelihood with the change over that without.
-   */
-  private double ratio(Entry base, MeasurementModel.Counterfactual also) {
-    ReadingLikelihood before = source();
-    ReadingLikelihood after = source();
-    boolean touched = false;
-    boolean[] taken = new boolean[evidence.size()];
-    for (int i = 0; i < taken.length; i++) {
-      if (evidence.get(i) instanceof Reading r) {
-        LinearPrediction line = line(base, i);
-        boolean here =
-            ReadingLikelihood.differ(r.meter(), r.probe().function(), line, line(base, i, also));
-        touched |= here;
-        taken[i] = here || line.mean() > ANCHOR_SHARE * sheet.supply().volts();
-      } else if (evidence.get(i) instanceof Observation seen) {
-        List<Change> changes = base.hypothesis().changesIn(sheet.situation(seen.situation()));
-        List<Change> more = new ArrayList<>(changes);
-        more.addAll(also.changes());
-        double as = observations.share(seen, changes);
-        double would = observations.share(seen, more);
-        if (Math.abs(as - would) > 0.01) {
-          touched = true;
-          before.absorbSeen(ObservationModel.seen(as));
-          after.absorbSeen(ObservationModel.seen(would));
-        }
-      }
-    }
-    int bearing = 0;
-    for (int i = 0; touched && i < taken.length && bearing < MOST_BEARING; i++) {
-      if (after.logLikelihood() - before.logLikelihood() < -DECIDED_NATS) {
-        return 0;
-      }
-      if (taken[i]) {
-        bearing++;
-        absorb(before, line(base, i), i);
-        absorb(after, line(base, i, also), i);
-      }
-    }
-    return Math.exp(after.logLikelihood() - before.logLikelihood());
-  }
-
-  private LinearPrediction line(Entry w, int at) {
-    return known.get(at).orElseThrow().of(w.index());
-  }
-
-  private LinearPrediction line(Entry w, int at, MeasurementModel.Counterfactual also) {
-    return known.get(at).orElseThrow().of(w.hypothesis(), w.index(), also);
-  }
-
-  /** The reading that speaks most clearly against a part being also bad, if any does. */
-  public Optional<Reading> strongestAgainst(MeasurementModel.Counterfactual bad, double leastNats) {
-    Entry base = believable.get(0);
-    ReadingLikelihood before = source();
-    ReadingLikelihood after = source();
-    double most = leastNats;
-    Optional<Reading> strongest = Optional.empty();
-    for (int i = 0; i < evidence.size(); i++) {
-      if (evidence.get(i) instanceof Reading r) {
-        double was = before.logLikelihood() - after.logLikelihood();
-        absorb(before, line(base, i), i);
-        absorb(after, line(base, i, bad), i);
-        double speaks = before.logLikelihood() - after.logLikelihood() - was;
-        if (speaks > most) {
-          most = speaks;
-          strongest = Optional.of(r);
-        }
-      }
-    }
-    return strongest;
-  }
-
-  /** Something that is not on the sheet could read anything: half evenly, half evenly by decade. */
-  private void absorbUnknown(ReadingLikelihood track, Evidence e) {
-    if (e instanceof Reading reading && reading.shown() instanceof Shown.Figure figure) {
-      boolean ohms = reading.probe().function().dimension() == MeterFunction.OHMS.dimension();
-      double largest = 1.2 * sheet.supply().volts();
-      double smallest = SMALLEST_SHARE * sheet.supply().volts();
-      double size = Math.max(Math.abs(figure.value()), ohms ? 0.05 : smallest);
-      double byDecade = 1 / (size * Math.log(ohms ? 8e8 : largest / smallest));
-      track.absorbSeen(
-          ohms ? byDecade : 0.5 / largest + 0.5 * Math.min(byDecade, 1 / figure.resolution()));
-    } else {
-      track.absorbSeen(1.0 / 3);
-    }
+  List<EvidenceModel<?>> models() {
+    return models;
   }
 }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
@@ -134,16 +135,28 @@ public final class CandidateTests {
 
   /** The question that a piece of evidence answers, if it is one that might be asked. */
   Optional<Question> answeredBy(Evidence evidence) {
-    if (evidence instanceof Reading r) {
-      return measured(r);
-    }
-    Question answered =
-        evidence instanceof Observation o
-            ? new Question.Runs(o.part(), o.situation())
-            : evidence instanceof Inspection i
-                ? new Question.Look(i.part(), i.situation())
-                : new Question.Code(evidence.situation());
-    return byId(answered.id());
+    return evidence.as(
+        new Evidence.Kinds<>() {
+          @Override
+          public Optional<Question> reading(Reading r) {
+            return measured(r);
+          }
+
+          @Override
+          public Optional<Question> observation(Observation o) {
+            return byId(new Question.Runs(o.part(), o.situation()).id());
+          }
+
+          @Override
+          public Optional<Question> inspection(Inspection i) {
+            return byId(new Question.Look(i.part(), i.situation()).id());
+          }
+
+          @Override
+          public Optional<Question> code(CodeShown c) {
+            return byId(new Question.Code(c.situation()).id());
+          }
+        });
   }
 
   /** Whatever it was heated to: the same if the part stands the same there. */

@@ -18,6 +18,7 @@ import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.inference.CodeModel;
 import org.jollychain.core.inference.DistinctFaults;
 import org.jollychain.core.inference.HypothesisSpace;
 import org.jollychain.core.inference.InspectionModel;
@@ -77,6 +78,7 @@ final class OutcomeModels {
   private final int unknown;
 
   private final ObservationModel observations;
+  private final CodeModel codes;
 
   /** The places of the hypotheses that blame a part. */
   private final Map<String, List<Integer>> blaming = new HashMap<>();
@@ -86,6 +88,7 @@ final class OutcomeModels {
     this.sheet = unit.sheet();
     this.measurements = measurements;
     this.observations = new ObservationModel(unit);
+    this.codes = new CodeModel(unit);
     this.hypotheses = measurements.hypotheses();
     this.unknown =
         IntStream.range(0, hypotheses.size())
@@ -118,50 +121,60 @@ final class OutcomeModels {
         coarse
             ? DistinctFaults.coarse(unit, situation, hypotheses)
             : measurements.faults(situation);
-    for (Question q : asked) {
-      Work.check();
-      if (q instanceof Question.Measure m) {
-        OutcomeModel known = all.get(new Question.Measure(m.at()));
-        OutcomeModel found = known == null ? measured(m.at(), situation, faults) : known;
-        all.put(q, m.reseated() ? reseated(found, m.at().part().orElseThrow()) : found);
-      } else if (q instanceof Question.Runs r) {
-        all.put(
-            q,
-            seen(
-                Observation.Runs.values().length,
-                i -> runsWord(Observation.Runs.values()[i]),
+    Map<Probe, OutcomeModel> measured = new HashMap<>();
+    Question.Kinds<OutcomeModel> kinds =
+        new Question.Kinds<>() {
+          @Override
+          public OutcomeModel measure(Question.Measure m) {
+            OutcomeModel found =
+                measured.computeIfAbsent(m.at(), p -> measured(p, situation, faults));
+            return m.reseated() ? reseated(found, m.at().part().orElseThrow()) : found;
+          }
+
+          @Override
+          public OutcomeModel runs(Question.Runs r) {
+            Observation.Runs[] answers = Observation.Runs.values();
+            return seen(
+                answers.length,
+                i -> runsWord(answers[i]),
                 faults::of,
                 (i, answer) ->
                     ObservationModel.seen(
                         observations.share(
-                            r.load(),
-                            Observation.Runs.values()[answer],
-                            faults.sweep().solution(faults.of(i))))));
-      } else if (q instanceof Question.Look look) {
-        Inspection.Finding[] findings = {Inspection.Finding.BURNT, Inspection.Finding.LOOKS_SOUND};
-        all.put(
-            q,
-            seen(
-                findings.length,
-                i -> findings[i].toString().replace('-', ' '),
+                            r.load(), answers[answer], faults.sweep().solution(faults.of(i)))));
+          }
+
+          @Override
+          public OutcomeModel look(Question.Look look) {
+            Inspection.Finding[] answers = {
+              Inspection.Finding.BURNT, Inspection.Finding.LOOKS_SOUND
+            };
+            return seen(
+                answers.length,
+                i -> answers[i].toString().replace('-', ' '),
                 modes(look.at()),
                 (i, answer) ->
                     InspectionModel.probability(
-                        findings[answer], hypotheses.get(i).modeOf(look.at()))));
-      } else if (q instanceof Question.Code c) {
-        List<Optional<String>> codes = new ArrayList<>(List.of(Optional.empty()));
-        sheet.codes().keySet().forEach(code -> codes.add(Optional.of(code)));
-        all.put(
-            q,
-            seen(
-                codes.size(),
-                i -> codes.get(i).orElse("no code"),
+                        answers[answer], hypotheses.get(i).modeOf(look.at())));
+          }
+
+          @Override
+          public OutcomeModel code(Question.Code c) {
+            List<Optional<String>> answers = new ArrayList<>(List.of(Optional.empty()));
+            sheet.codes().keySet().forEach(code -> answers.add(Optional.of(code)));
+            return seen(
+                answers.size(),
+                i -> answers.get(i).orElse("no code"),
                 i -> i,
                 (i, answer) ->
-                    observations.codes(
-                        new CodeShown("", codes.get(answer), c.situation(), Optional.empty()),
-                        hypotheses.get(i))));
-      }
+                    codes.probability(
+                        new CodeShown("", answers.get(answer), c.situation(), Optional.empty()),
+                        hypotheses.get(i)));
+          }
+        };
+    for (Question q : asked) {
+      Work.check();
+      all.put(q, q.as(kinds));
     }
   }
 

@@ -10,6 +10,7 @@ import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.inference.InspectionModel;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
@@ -43,33 +44,45 @@ public final class Interview {
     String id = "a" + ++asked;
     Optional<Instant> at = Optional.of(now);
     Sheet sheet = unit.sheet();
-    if (question instanceof Question.Measure m) {
-      return reading(id, m, meter.read(unit, m.at()), at);
-    }
-    if (question instanceof Question.Runs r) {
-      double share = unit.powerShare(r.load(), r.situation());
-      double above = sheet.part(r.load()).load().map(LoadRating::runsAbove).orElse(0.5);
-      Observation.Runs runs =
-          share > above
-              ? Observation.Runs.YES
-              : share > MOVES ? Observation.Runs.WEAKLY : Observation.Runs.NO;
-      return new Observation(id, r.load(), r.situation(), runs, at);
-    }
-    if (question instanceof Question.Look look) {
-      double burnt = InspectionModel.probability(Inspection.Finding.BURNT, unit.modeOf(look.at()));
-      double sound =
-          InspectionModel.probability(Inspection.Finding.LOOKS_SOUND, unit.modeOf(look.at()));
-      boolean found = random.nextDouble() * (burnt + sound) < burnt;
-      return new Inspection(
-          id,
-          look.at(),
-          look.situation(),
-          found ? Inspection.Finding.BURNT : Inspection.Finding.LOOKS_SOUND,
-          at);
-    }
-    Optional<String> due =
-        sheet.codes().values().stream().filter(unit::due).map(Code::id).findFirst();
-    return new CodeShown(id, due, question.situation(), at);
+    return question.as(
+        new Question.Kinds<>() {
+          @Override
+          public Evidence measure(Question.Measure m) {
+            return reading(id, m, meter.read(unit, m.at()), at);
+          }
+
+          @Override
+          public Evidence runs(Question.Runs r) {
+            double share = unit.powerShare(r.load(), r.situation());
+            double above = sheet.part(r.load()).load().map(LoadRating::runsAbove).orElse(0.5);
+            Observation.Runs runs =
+                share > above
+                    ? Observation.Runs.YES
+                    : share > MOVES ? Observation.Runs.WEAKLY : Observation.Runs.NO;
+            return new Observation(id, r.load(), r.situation(), runs, at);
+          }
+
+          @Override
+          public Evidence look(Question.Look look) {
+            Optional<FaultMode> mode = unit.modeOf(look.at());
+            double burnt = InspectionModel.probability(Inspection.Finding.BURNT, mode);
+            double sound = InspectionModel.probability(Inspection.Finding.LOOKS_SOUND, mode);
+            boolean found = random.nextDouble() * (burnt + sound) < burnt;
+            return new Inspection(
+                id,
+                look.at(),
+                look.situation(),
+                found ? Inspection.Finding.BURNT : Inspection.Finding.LOOKS_SOUND,
+                at);
+          }
+
+          @Override
+          public Evidence code(Question.Code c) {
+            Optional<String> due =
+                sheet.codes().values().stream().filter(unit::due).map(Code::id).findFirst();
+            return new CodeShown(id, due, c.situation(), at);
+          }
+        });
   }
 
   private Evidence reading(String id, Question.Measure asked, String shown, Optional<Instant> at) {

@@ -1,0 +1,81 @@
+package org.jollychain.core.inference;
+
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.network.MeterFunction;
+
+/**
+ * A reading of a meter: expected as a straight line in the uncertain parameters of the unit, and
+ * normal about it, but for the slips of a hand ({@link ReadingLikelihood}).
+ */
+final class ReadingModel implements EvidenceModel<LinearPrediction> {
+
+  /** Below this share of the supply's volts a strange circuit has no preference for nothing. */
+  private static final double SMALLEST_SHARE = 2e-4;
+
+  private static final double SMALLEST_OHMS = 0.05;
+
+  /** What a strange circuit may have of ohms: from the smallest that is told to 40 Mohm. */
+  private static final double OHMS_SPAN = 8e8;
+
+  /** What a strange circuit may have of the supply's volts. */
+  private static final double LARGEST_SHARE = 1.2;
+
+  /** More than this of the supply's volts tells how much there is to drop. */
+  private static final double ANCHOR_SHARE = 0.2;
+
+  private final Reading reading;
+  private final MeasurementModel.Known known;
+  private final ReadingLikelihood.Noise noise;
+  private final double sourceVolts;
+
+  ReadingModel(MeasurementModel measurements, Reading reading) {
+    this.reading = reading;
+    this.known = measurements.at(reading.probe(), reading.meter());
+    this.sourceVolts = measurements.unit().sheet().supply().volts();
+    this.noise = ReadingLikelihood.Noise.of(sourceVolts, reading);
+  }
+
+  @Override
+  public LinearPrediction expected(Hypothesis hypothesis, int index) {
+    return known.of(index);
+  }
+
+  @Override
+  public LinearPrediction expectedIfAlso(
+      Hypothesis hypothesis, int index, MeasurementModel.Counterfactual also) {
+    return known.of(hypothesis, index, also);
+  }
+
+  @Override
+  public void absorb(ReadingLikelihood likelihood, LinearPrediction line) {
+    likelihood.absorb(line, reading, noise);
+  }
+
+  /** It could read anything: half evenly, half evenly by decade. */
+  @Override
+  public void absorbUnknown(ReadingLikelihood likelihood) {
+    if (!(reading.shown() instanceof Shown.Figure figure)) {
+      likelihood.absorbSeen(ONE_OF_A_FEW);
+      return;
+    }
+    boolean ohms = reading.probe().function().dimension() == MeterFunction.OHMS.dimension();
+    double largest = LARGEST_SHARE * sourceVolts;
+    double smallest = SMALLEST_SHARE * sourceVolts;
+    double size = Math.max(Math.abs(figure.value()), ohms ? SMALLEST_OHMS : smallest);
+    double byDecade = 1 / (size * Math.log(ohms ? OHMS_SPAN : largest / smallest));
+    likelihood.absorbSeen(
+        ohms ? byDecade : 0.5 / largest + 0.5 * Math.min(byDecade, 1 / figure.resolution()));
+  }
+
+  @Override
+  public boolean differ(LinearPrediction one, LinearPrediction other) {
+    return ReadingLikelihood.differ(reading.meter(), reading.probe().function(), one, other);
+  }
+
+  @Override
+  public boolean anchors(LinearPrediction line) {
+    return line.mean() > ANCHOR_SHARE * sourceVolts;
+  }
+}
