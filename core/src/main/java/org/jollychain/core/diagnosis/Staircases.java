@@ -15,9 +15,9 @@ import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.inference.Normal;
 import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.inference.ReadingLikelihood;
-import org.jollychain.core.network.Accuracy;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterError;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
@@ -184,9 +184,9 @@ final class Staircases {
   }
 
   private static double meterSd(Reading reading, Shown.Figure figure) {
-    Accuracy accuracy = reading.meter().accuracy(reading.probe().function());
-    double digit = Math.max(accuracy.resolutionAt(figure.value()), figure.resolution());
-    return Math.hypot(accuracy.share() * figure.value() / Math.sqrt(3), digit);
+    MeterError error = MeterError.of(reading.meter(), reading.probe().function());
+    double digit = Math.max(error.accuracy().resolutionAt(figure.value()), figure.resolution());
+    return error.sd(figure.value(), digit);
   }
 
   private double across(Solution solution, Part part) {

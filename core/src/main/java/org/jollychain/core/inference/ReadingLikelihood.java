@@ -8,6 +8,7 @@ import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.network.Accuracy;
 import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterError;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.quantity.Uncertain;
 
@@ -19,26 +20,14 @@ import org.jollychain.core.quantity.Uncertain;
  * their lines, R what each has of its own. Reading by reading this yields mean and variance given
  * the earlier ones, and the product of the densities is the likelihood of all.
  *
- * <p>Meter uncertainty is type B (JCGM 100:2008): limits as rectangular distributions, one fifth of
- * the gain's variance a reading's own and the rest shared by all readings of a function. A small
- * share is left for the slips of a hand: a probe that makes no contact, a prefix misread, leads
- * that touch. Where a reading may well be either, both ways are gone on with, until later readings
- * have told which it was: a sum of Gaussians (Alspach and Sorenson, 1972), cut to the likeliest
- * few.
+ * <p>Meter uncertainty is {@link MeterError}. A small share is left for the slips of a hand: a
+ * probe that makes no contact, a prefix misread, leads that touch. Where a reading may well be
+ * either, both ways are gone on with, until later readings have told which it was: a sum of
+ * Gaussians (Alspach and Sorenson, 1972), cut to the likeliest few.
  */
 public final class ReadingLikelihood {
 
-  private static final double ANYTHING = 0.003;
-  private static final double NO_CONTACT = 0.004;
-  private static final double PREFIX = 0.003;
-  private static final double FALSE_SHORT = 0.0005;
   private static final double BUZZER_WRONG = 0.005;
-
-  /**
-   * Leakage through dust and damp, which no sheet knows, bleeds this share of all ghosts to
-   * nothing.
-   */
-  private static final double BLED = 0.3;
 
   /** Volts that a lead picks up from the wires around it, as a share of the supply's. */
   private static final double PICKUP_SHARE = 1e-4;
@@ -54,17 +43,12 @@ public final class ReadingLikelihood {
   /** A way so much less likely than the best is given up (nat). */
   private static final double GIVEN_UP = 10;
 
-  private static final double OWN_GAIN = 0.2;
-  private static final double SHARED_GAIN = 0.8;
-
   /** Places of the meters' parameters, behind those of any circuit. */
   private static final int FIRST_GAIN = 1 << 20;
 
   private static final int LEADS = 1 << 30;
 
-  private static final double LEAD_OHMS_SD = 0.1;
   private static final double OVER_LIMIT_LOG_SD = 0.3;
-  private static final double SMALLEST_OHMS = 0.05;
 
   /** How a reading was best explained. */
   public enum Explained {
@@ -126,7 +110,7 @@ public final class ReadingLikelihood {
     if (function.needsDeadCircuit() && Math.min(a.mean(), b.mean()) > 3 * meter.overLimitOhms()) {
       return true;
     }
-    double near = near(meter.accuracy(function), size);
+    double near = near(MeterError.of(meter, function), size);
     if (Math.abs(a.mean() - b.mean()) > near
         || Math.abs(a.floating() - b.floating()) > 0.02
         || Math.abs(Math.sqrt(a.residualVariance()) - Math.sqrt(b.residualVariance())) > near) {
@@ -136,11 +120,8 @@ public final class ReadingLikelihood {
   }
 
   /** How close readings of a size have to be expected to be taken for one, in their unit. */
-  static double near(Accuracy accuracy, double size) {
-    double own =
-        Math.sqrt(OWN_GAIN / 3) * accuracy.share() * size
-            + accuracy.counts() * accuracy.resolutionAt(size) / Math.sqrt(3);
-    return ALIKE * own;
+  static double near(MeterError error, double size) {
+    return ALIKE * error.ownSd(size);
   }
 
   /** Whether a reading bears on which of two lines is true. */
@@ -187,7 +168,8 @@ public final class ReadingLikelihood {
 
     private static double variance(
         Meter meter, double sourceVolts, Reading reading, Shown.Figure figure, double slip) {
-      Accuracy accuracy = meter.accuracy(reading.probe().function());
+      MeterError error = MeterError.of(meter, reading.probe().function());
+      Accuracy accuracy = error.accuracy();
       double coarsest =
           reading.probe().function().needsDeadCircuit()
               ? accuracy.finest()
@@ -195,13 +177,13 @@ public final class ReadingLikelihood {
       double written = figure.resolution() * slip;
       double digit =
           Math.max(accuracy.resolutionAt(figure.value() * slip), Math.min(written, coarsest));
-      double counts = accuracy.counts() * digit;
-      double rounding = Math.max(digit, written);
+      double counts = error.countsSd(digit);
+      double rounding = MeterError.roundingSd(Math.max(digit, written));
       double pickup =
           reading.probe().function() == MeterFunction.VOLTS_AC
               ? PICKUP_SHARE * sourceVolts * PICKUP_SHARE * sourceVolts
               : 0;
-      return counts * counts / 3 + rounding * rounding / 12 + pickup;
+      return counts * counts + rounding * rounding + pickup;
     }
   }
 
@@ -228,9 +210,12 @@ public final class ReadingLikelihood {
     boolean ohms = reading.probe().function().needsDeadCircuit();
     if (reading.shown() instanceof Shown.OverLimit && ohms) {
       double probability =
-          (1 - NO_CONTACT - ANYTHING) * above(line.mean(), reading.meter().overLimitOhms())
-              + NO_CONTACT;
-      absorb(probability, probability < 2 * NO_CONTACT ? Explained.AS_SLIP : Explained.AS_READ);
+          (1 - Misreading.NoContact.SHARE - Misreading.Anything.SHARE)
+                  * above(line.mean(), reading.meter().overLimitOhms())
+              + Misreading.NoContact.SHARE;
+      absorb(
+          probability,
+          probability < 2 * Misreading.NoContact.SHARE ? Explained.AS_SLIP : Explained.AS_READ);
     } else if (reading.shown() instanceof Shown.Buzzer buzzer) {
       double sounds = 1 - above(line.mean(), reading.meter().buzzerOhms());
       double probability =
@@ -249,21 +234,33 @@ public final class ReadingLikelihood {
       MixtureComponent.Given given = e.given(row);
       double mean = line.mean() + given.shift();
       double variance = Math.max(given.variance() + own, 1e-3 * own);
-      Chances chances = chances(line, reading, figure, leftOpen, mean, variance);
+      Chances chances =
+          Chances.of(
+              new Misreading.Figure(
+                  figure.value(),
+                  line,
+                  reading.meter(),
+                  function,
+                  leftOpen,
+                  mean,
+                  variance - leftOpen.asRead(),
+                  own,
+                  sourceVolts),
+              variance);
       double asRead = chances.asRead;
-      double otherwise = chances.otherwise();
+      double otherwise = chances.otherwise;
       boolean both =
           e.learns() && Math.min(asRead, otherwise) > WORTH_A_WAY * Math.max(asRead, otherwise);
       if (both) {
         MixtureComponent other = e.copy();
-        other.leave(chances.how(), Math.log(otherwise));
+        other.leave(chances.how, Math.log(otherwise));
         explanations.add(other);
       }
       if (both || asRead > otherwise) {
         double sum = both ? asRead : asRead + otherwise;
         e.believe(given, figure.value() - mean, Math.sqrt(variance), Math.log(sum));
       } else {
-        e.leave(chances.how(), Math.log(asRead + otherwise));
+        e.leave(chances.how, Math.log(asRead + otherwise));
       }
     }
     settle();
@@ -286,55 +283,29 @@ public final class ReadingLikelihood {
     explanations.forEach(e -> e.weigh(-step));
   }
 
-  /** How likely a figure is, as a density, in each of the ways that it may have come about. */
-  private record Chances(double asRead, double collapsed, double prefix, double slip) {
+  /** How likely a figure is, as a density, as it was expected and otherwise. */
+  private record Chances(double asRead, double otherwise, Explained how) {
 
-    double otherwise() {
-      return collapsed + prefix + slip;
+    static Chances of(Misreading.Figure figure, double variance) {
+      double asRead =
+          Misreading.AS_READ
+              * figure.within()
+              * (1 - figure.bled())
+              * Math.exp(Normal.logDensity(figure.value(), figure.mean(), variance));
+      double[] otherwise = new double[Explained.values().length];
+      double sum = 0;
+      Explained how = Explained.AS_SLIP;
+      for (Misreading way : Misreading.ALL) {
+        double density = way.density(figure);
+        otherwise[way.explained().ordinal()] += density;
+        sum += density;
+      }
+      for (Misreading way : Misreading.ALL) {
+        how =
+            otherwise[way.explained().ordinal()] > otherwise[how.ordinal()] ? way.explained() : how;
+      }
+      return new Chances(asRead, sum, how);
     }
-
-    /** A ghost that has bled away is no slip. */
-    Explained how() {
-      return collapsed > Math.max(prefix, slip)
-          ? Explained.AS_READ
-          : prefix > slip ? Explained.AS_PREFIX : Explained.AS_SLIP;
-    }
-  }
-
-  private Chances chances(
-      LinearPrediction line,
-      Reading reading,
-      Shown.Figure figure,
-      Noise leftOpen,
-      double mean,
-      double variance) {
-    Meter meter = reading.meter();
-    MeterFunction function = reading.probe().function();
-    boolean ohms = function.needsDeadCircuit();
-    double expectedVariance = expectedVariance(line, function, meter);
-    double ownVariance = leftOpen.asRead() + expectedVariance;
-    double bled = BLED * line.floating();
-    double within = ohms ? 1 - above(line.mean(), meter.overLimitOhms()) : 1;
-    double asRead = 1 - ANYTHING - NO_CONTACT - PREFIX;
-    double noise = Math.max(ownVariance - line.residualVariance(), 1e-6);
-    double known = variance - ownVariance + expectedVariance;
-    double up = density(figure.value() * 1e3, mean, known + leftOpen.thousandfold());
-    double down = density(figure.value() * 1e-3, mean, known + leftOpen.thousandth());
-    double anything =
-        ohms
-            ? ANYTHING
-                / (Math.max(figure.value(), SMALLEST_OHMS)
-                    * Math.log(meter.overLimitOhms() / SMALLEST_OHMS))
-            : ANYTHING / (1.2 * sourceVolts);
-    double noContact =
-        ohms
-            ? FALSE_SHORT * density(figure.value(), meter.leadOhms(), LEAD_OHMS_SD * LEAD_OHMS_SD)
-            : NO_CONTACT * density(figure.value(), 0, Math.max(ownVariance, 1e-4));
-    return new Chances(
-        asRead * within * (1 - bled) * density(figure.value(), mean, variance),
-        asRead * bled * density(figure.value(), 0, noise),
-        within * 0.5 * PREFIX * (1e3 * up + 1e-3 * down),
-        anything + noContact);
   }
 
   /** What is now believed of a quantity that has not been read, meter uncertainty left out. */
@@ -351,8 +322,8 @@ public final class ReadingLikelihood {
         line.slopes()
             .and(
                 FIRST_GAIN + ofMeter + function.ordinal(),
-                Math.sqrt(SHARED_GAIN / 3) * meter.accuracy(function).share() * line.mean());
-    return function.needsDeadCircuit() ? row.and(LEADS, LEAD_OHMS_SD) : row;
+                MeterError.of(meter, function).sharedGainSd(line.mean()));
+    return function.needsDeadCircuit() ? row.and(LEADS, MeterError.LEAD_OHMS_SD) : row;
   }
 
   /**
@@ -360,12 +331,8 @@ public final class ReadingLikelihood {
    */
   private static double expectedVariance(
       LinearPrediction line, MeterFunction function, Meter meter) {
-    double gain = meter.accuracy(function).share() * line.mean();
-    return OWN_GAIN * gain * gain / 3 + line.residualVariance();
-  }
-
-  private static double density(double x, double mean, double variance) {
-    return Math.exp(Normal.logDensity(x, mean, variance));
+    double gain = MeterError.of(meter, function).ownGainSd(line.mean());
+    return gain * gain + line.residualVariance();
   }
 
   /** The probability that a resistance is above a threshold of the meter. */

@@ -4,6 +4,7 @@ import java.util.List;
 import org.jollychain.core.network.Accuracy;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterError;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 
@@ -38,7 +39,8 @@ record Signature(int exponent, long re, long im, int ghost, int uncertain) {
     Accuracy accuracy = meter.accuracy(function);
     double size = Math.max(Math.hypot(re, im), accuracy.finest());
     int exponent = Math.getExponent(size);
-    double step = ReadingLikelihood.near(accuracy, Math.scalb(1.0, exponent)) / STEPS;
+    double step =
+        ReadingLikelihood.near(new MeterError(accuracy), Math.scalb(1.0, exponent)) / STEPS;
     return new Signature(
         exponent,
         Math.round(re / step),

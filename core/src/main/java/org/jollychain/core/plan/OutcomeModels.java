@@ -27,9 +27,9 @@ import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.Normal;
 import org.jollychain.core.inference.ObservationModel;
 import org.jollychain.core.inference.ReadingLikelihood;
-import org.jollychain.core.network.Accuracy;
 import org.jollychain.core.network.FaultSweep;
 import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterError;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.UnitModel;
@@ -315,20 +315,15 @@ final class OutcomeModels {
     if (function.needsDeadCircuit() && Math.min(a, b) > 3 * meter.overLimitOhms()) {
       return true;
     }
-    return Math.abs(a - b) < SAME * own(meter, function, Math.max(Math.abs(a), Math.abs(b)));
-  }
-
-  private static double own(Meter meter, MeterFunction function, double size) {
-    Accuracy accuracy = meter.accuracy(function);
-    return (accuracy.share() * size + accuracy.counts() * accuracy.resolutionAt(size))
-        / Math.sqrt(3);
+    return Math.abs(a - b)
+        < SAME * MeterError.of(meter, function).sd(Math.max(Math.abs(a), Math.abs(b)));
   }
 
   private Peak peak(Probe probe, Situation situation, int member, double value) {
     Meter meter = Meter.GENERAL;
     LinearPrediction line = measurements.line(hypotheses.get(member).changesIn(situation), probe);
     double variance = line.residualVariance() + line.slopes().squared();
-    double own = own(meter, probe.function(), Math.abs(value));
+    double own = MeterError.of(meter, probe.function()).sd(Math.abs(value));
     double over =
         probe.function().needsDeadCircuit()
             ? ReadingLikelihood.above(value, meter.overLimitOhms())

@@ -3,8 +3,8 @@ package org.jollychain.core.simulation;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.SplittableRandom;
-import org.jollychain.core.network.Accuracy;
 import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterError;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
@@ -16,9 +16,8 @@ import org.jollychain.core.network.Solution;
  */
 public final class VirtualMeter {
 
-  private static final double SHARED_GAIN = 0.8;
-  private static final double BLED = 0.3;
-  private static final double LEAD_OHMS_SD = 0.1;
+  /** What varies of the leads from one reading to the next, as a share of what a meter is given. */
+  private static final double LEADS_SHARE = 0.5;
 
   private final Meter meter;
   private final SplittableRandom random;
@@ -42,19 +41,14 @@ public final class VirtualMeter {
     Solution solution = unit.at(probe);
     MeterFunction function = probe.function();
     double value = meter.read(solution, probe);
-    if (random.nextDouble() < BLED * meter.floating(solution, probe)) {
+    if (random.nextDouble() < MeterError.GHOSTS_BLED * meter.floating(solution, probe)) {
       value = 0;
     }
     if (function.needsDeadCircuit()) {
-      value = Math.max(0, value + LEAD_OHMS_SD * random.nextGaussian() * 0.5);
+      value = Math.max(0, value + LEADS_SHARE * MeterError.LEAD_OHMS_SD * random.nextGaussian());
     }
-    Accuracy accuracy = meter.accuracy(function);
-    double gain =
-        accuracy.share()
-            * (Math.sqrt(SHARED_GAIN) * gains.get(function)
-                + Math.sqrt(1 - SHARED_GAIN) * either());
-    double counts = accuracy.counts() * accuracy.resolutionAt(value) * either();
-    double shown = value * (1 + gain) + counts;
+    double shown =
+        MeterError.of(meter, function).shown(value, gains.get(function), either(), either());
     boolean signed = function == MeterFunction.VOLTS_DC || function == MeterFunction.AMPS_DC;
     return meter.display(function, signed ? shown : Math.max(0, shown));
   }

@@ -1,0 +1,143 @@
+package org.jollychain.core.inference;
+
+import java.util.List;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterError;
+import org.jollychain.core.network.MeterFunction;
+
+/**
+ * A way in which a figure comes onto a display otherwise than as the circuit has it: the slips of a
+ * hand, and a ghost that has bled away. Each gives the density of the figure, its own share
+ * included; the shares are common practice, no source.
+ */
+sealed interface Misreading {
+
+  List<Misreading> ALL =
+      List.of(new BledGhost(), new WrongPrefix(), new NoContact(), new Anything());
+
+  /** How a reading that came about so is told. */
+  ReadingLikelihood.Explained explained();
+
+  double density(Figure figure);
+
+  /** What is left of all readings for those that are as the circuit has them. */
+  double AS_READ = 1 - Anything.SHARE - NoContact.SHARE - WrongPrefix.SHARE;
+
+  /**
+   * A figure, and what is expected of it.
+   *
+   * @param value shown, in the unit of the function
+   * @param mean expected in the light of all other readings
+   * @param knownVariance of that, what the display leaves open left out
+   * @param ownVariance of this reading alone
+   * @param sourceVolts nominal volts of the supply
+   */
+  record Figure(
+      double value,
+      LinearPrediction line,
+      Meter meter,
+      MeterFunction function,
+      ReadingLikelihood.Noise noise,
+      double mean,
+      double knownVariance,
+      double ownVariance,
+      double sourceVolts) {
+
+    private boolean ohms() {
+      return function.needsDeadCircuit();
+    }
+
+    /** The probability that a figure is shown at all, and not OL. */
+    double within() {
+      return ohms() ? 1 - ReadingLikelihood.above(line.mean(), meter.overLimitOhms()) : 1;
+    }
+
+    /** Of what floats, the share that has bled to nothing. */
+    double bled() {
+      return MeterError.GHOSTS_BLED * line.floating();
+    }
+  }
+
+  private static double normal(double x, double mean, double variance) {
+    return Math.exp(Normal.logDensity(x, mean, variance));
+  }
+
+  /** A ghost on a floating wire, bled to nothing through dust and damp: about zero. No slip. */
+  record BledGhost() implements Misreading {
+
+    private static final double SMALLEST_VARIANCE = 1e-6;
+
+    @Override
+    public ReadingLikelihood.Explained explained() {
+      return ReadingLikelihood.Explained.AS_READ;
+    }
+
+    @Override
+    public double density(Figure f) {
+      double variance = Math.max(f.ownVariance - f.line.residualVariance(), SMALLEST_VARIANCE);
+      return AS_READ * f.bled() * normal(f.value, 0, variance);
+    }
+  }
+
+  /** Milli for whole, kilo for mega: a thousand times more or less, either as often. */
+  record WrongPrefix() implements Misreading {
+
+    private static final double SHARE = 0.003;
+    private static final double STEP = 1e3;
+
+    @Override
+    public ReadingLikelihood.Explained explained() {
+      return ReadingLikelihood.Explained.AS_PREFIX;
+    }
+
+    @Override
+    public double density(Figure f) {
+      double up = normal(f.value * STEP, f.mean, f.knownVariance + f.noise.thousandfold());
+      double down = normal(f.value / STEP, f.mean, f.knownVariance + f.noise.thousandth());
+      return f.within() * 0.5 * SHARE * (STEP * up + down / STEP);
+    }
+  }
+
+  /** A probe beside the tab: no volts. Of ohms, leads that touch: a short that is none. */
+  record NoContact() implements Misreading {
+
+    static final double SHARE = 0.004;
+    private static final double FALSE_SHORT = 0.0005;
+    private static final double SMALLEST_VARIANCE = 1e-4;
+
+    @Override
+    public ReadingLikelihood.Explained explained() {
+      return ReadingLikelihood.Explained.AS_SLIP;
+    }
+
+    @Override
+    public double density(Figure f) {
+      double leads = MeterError.LEAD_OHMS_SD * MeterError.LEAD_OHMS_SD;
+      return f.ohms()
+          ? FALSE_SHORT * normal(f.value, f.meter.leadOhms(), leads)
+          : SHARE * normal(f.value, 0, Math.max(f.ownVariance, SMALLEST_VARIANCE));
+    }
+  }
+
+  /** Another point, another situation, a figure misheard: volts evenly, ohms evenly by decade. */
+  record Anything() implements Misreading {
+
+    static final double SHARE = 0.003;
+    private static final double SMALLEST_OHMS = 0.05;
+    private static final double LARGEST_SHARE = 1.2;
+
+    @Override
+    public ReadingLikelihood.Explained explained() {
+      return ReadingLikelihood.Explained.AS_SLIP;
+    }
+
+    @Override
+    public double density(Figure f) {
+      return f.ohms()
+          ? SHARE
+              / (Math.max(f.value, SMALLEST_OHMS)
+                  * Math.log(f.meter.overLimitOhms() / SMALLEST_OHMS))
+          : SHARE / (LARGEST_SHARE * f.sourceVolts);
+    }
+  }
+}
