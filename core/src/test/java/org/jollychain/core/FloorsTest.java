@@ -12,10 +12,14 @@ import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.library.Architectures;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 
 @AnalyzeClasses(
     packages = "org.jollychain.core",
@@ -80,4 +84,19 @@ class FloorsTest {
               "org.apache.ibatis..",
               "java.sql..",
               "java.net..");
+
+  private static final int MOST_LINES = 400;
+
+  @ArchTest
+  static void no_file_is_too_long_to_be_read(JavaClasses core) throws IOException {
+    try (Stream<Path> files = Files.walk(Path.of("src/main/java"))) {
+      List<Path> sources = files.filter(f -> f.toString().endsWith(".java")).toList();
+      assertThat(sources).hasSizeGreaterThan(100);
+      for (Path source : sources) {
+        assertThat(Files.readAllLines(source))
+            .as("%s", source)
+            .hasSizeLessThanOrEqualTo(MOST_LINES);
+      }
+    }
+  }
 }

@@ -1,20 +1,17 @@
 package org.jollychain.study;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import java.util.Set;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Shown;
-import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Fault.Presence;
 import org.jollychain.core.fault.FaultMode;
@@ -28,9 +25,7 @@ import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Dimension;
-import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
-import org.jollychain.core.sheet.Path;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 import org.jollychain.core.simulation.SimulatedUnit;
@@ -45,7 +40,6 @@ import org.jollychain.core.simulation.VirtualMeter;
 public final class FaultStudy {
 
   private static final double SLIPS = 0.02;
-  private static final double SURE = 0.97;
   private static final double GHOST = 0.3;
 
   private final Run run;
@@ -84,8 +78,8 @@ public final class FaultStudy {
             .toList();
     this.doubles =
         all.stream().filter(h -> h.manifold() && h.ofParts().count() == h.faults().size()).toList();
-    this.live = liveProbes();
-    this.isolated = isolatedProbes();
+    this.live = new StudyProbes(nominal).live();
+    this.isolated = new StudyProbes(nominal).isolated();
   }
 
   /**
@@ -258,7 +252,7 @@ public final class FaultStudy {
   }
 
   /** What is believed in the end, and whether it is flagged that the readings misfit it. */
-  private record Found(List<Posterior.Entry> beliefs, boolean misfit) {}
+  record Found(List<Posterior.Entry> beliefs, boolean misfit) {}
 
   private String read(VirtualMeter meter, SimulatedUnit unit, Probe probe, Random random) {
     String shown = meter.read(unit, probe);
@@ -347,261 +341,7 @@ public final class FaultStudy {
     return ohms ? "0.1 Ω" : "0.0";
   }
 
-  /** Supply, every part where it carries most, and the load's current of every path. */
-  private List<Probe> liveProbes() {
-    List<Probe> probes = new ArrayList<>();
-    MeterFunction volts = MeterFunction.voltsOf(sheet.supply());
-    MeterFunction amperes = MeterFunction.amperesOf(sheet.supply());
-    Situation first =
-        sheet.situations().values().stream().filter(Situation::supplyOn).findFirst().orElseThrow();
-    List<String> terminals = List.copyOf(sheet.supply().terminals().values());
-    for (int i = 0; i < terminals.size(); i++) {
-      for (int j = i + 1; j < terminals.size(); j++) {
-        probes.add(Probe.between(volts, terminals.get(i), terminals.get(j), first.id()));
-      }
-    }
-    for (Situation s : sheet.situations().values()) {
-      if (s.supplyOn() && s.id().equals("open-circuit")) {
-        probes.add(Probe.of(sheet.supply(), s.id()));
-      }
-    }
-    for (Part part : sheet.parts().values()) {
-      Situation busiest = first;
-      double most = 0;
-      Situation resting = first;
-      double held = 0;
-      for (Situation s : sheet.situations().values()) {
-        double carries = s.supplyOn() ? nominal.in(s.id()).amperes(part.id()).abs() : 0;
-        if (carries > most) {
-          most = carries;
-          busiest = s;
-        }
-        double across =
-            nominal.in(s.id()).volts(part.from()).minus(nominal.in(s.id()).volts(part.to())).abs();
-        if (s.supplyOn() && part.stateIn(s) == ContactState.OPEN && across > held) {
-          held = across;
-          resting = s;
-        }
-      }
-      probes.add(Probe.across(volts, part, busiest.id()));
-      if (part.actsAsLink() && held > 0) {
-        probes.add(Probe.across(volts, part, resting.id()));
-      }
-    }
-    for (Part load : sheet.parts().values()) {
-      boolean onPath = sheet.paths().values().stream().map(Path::load).anyMatch(load.id()::equals);
-      if (onPath || load.actsAsLoad()) {
-        Situation busiest = first;
-        double most = 0;
-        for (Situation s : sheet.situations().values()) {
-          double draws = s.supplyOn() ? nominal.in(s.id()).amperes(load.id()).abs() : 0;
-          if (draws > most) {
-            most = draws;
-            busiest = s;
-          }
-        }
-        probes.add(Probe.across(amperes, load, busiest.id()));
-      }
-    }
-    return probes.stream().distinct().toList();
-  }
-
-  /** Ohms across every part, one wire off where something bridges it, and to the case. */
-  private List<Probe> isolatedProbes() {
-    List<Probe> probes = new ArrayList<>();
-    String cold =
-        sheet.situations().values().stream()
-            .filter(s -> !s.supplyOn())
-            .findFirst()
-            .orElseThrow()
-            .id();
-    Optional<String> earth = Optional.ofNullable(sheet.supply().terminals().get("earth"));
-    for (Part part : sheet.parts().values()) {
-      String off =
-          sheet.situations().values().stream()
-              .filter(s -> !s.supplyOn() && part.stateIn(s) != ContactState.OPEN)
-              .findFirst()
-              .map(Situation::id)
-              .orElse(cold);
-      double around =
-          nominal.in(off, List.of(Change.open(part.id()))).ohmsBetween(part.from(), part.to()).re();
-      Probe across = Probe.across(MeterFunction.OHMS, part, off);
-      boolean bridged = around < Meter.GENERAL.overLimitOhms();
-      probes.add(bridged ? across.lifted(Set.of(part.from())) : across);
-      sheet.situations().values().stream()
-          .filter(s -> part.actsAsLink() && !s.supplyOn() && part.stateIn(s) == ContactState.OPEN)
-          .findFirst()
-          .ifPresent(s -> probes.add(Probe.across(MeterFunction.OHMS, part, s.id())));
-      if (part.caseLeak() && earth.isPresent()) {
-        for (String end : List.of(part.from(), part.to())) {
-          probes.add(Probe.between(MeterFunction.OHMS, end, earth.get(), off));
-        }
-      }
-    }
-    return probes.stream().distinct().toList();
-  }
-
   private static String partOf(Hypothesis single) {
     return single.first().id();
-  }
-
-  /** Open, tripped and not made cannot be told apart by every evidence. */
-  private static String merged(FaultMode mode) {
-    return switch (mode) {
-      case OPEN, TRIPPED, NOT_MADE -> "open";
-      default -> mode.toString();
-    };
-  }
-
-  /** Counts. */
-  private static final class Score {
-    private int units;
-    private int drawn;
-    private int rightPart;
-    private int rightMode;
-    private int condemned;
-    private int sure;
-    private int rightWhenSure;
-    private int pairs;
-    private int bothHalf;
-    private int bothTenth;
-    private double brier;
-    private int entries;
-    private boolean lastRight;
-    private final int[] bins = new int[20];
-    private final int[] hits = new int[20];
-
-    void single(Hypothesis truth, Found found, int parts) {
-      List<Posterior.Entry> beliefs = found.beliefs();
-      Map<Culprit, Double> byCulprit = byCulprit(beliefs);
-      Fault fault = truth.faults().get(0);
-      units++;
-      Culprit best =
-          byCulprit.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey();
-      double top = byCulprit.get(best);
-      boolean right = same(best, fault, beliefs);
-      rightPart += right ? 1 : 0;
-      Map<String, Double> modes = new LinkedHashMap<>();
-      for (Posterior.Entry b : beliefs) {
-        b.hypothesis().faults().stream()
-            .filter(f -> f.culprit().filter(best::equals).isPresent())
-            .flatMap(f -> f.failed().stream())
-            .forEach(m -> modes.merge(merged(m), b.probability(), Double::sum));
-      }
-      boolean modeRight =
-          right
-              && modes.entrySet().stream()
-                  .max(Map.Entry.comparingByValue())
-                  .filter(e -> e.getKey().equals(merged(fault.failed().orElseThrow())))
-                  .isPresent();
-      rightMode += modeRight ? 1 : 0;
-      lastRight = modeRight && !(top >= SURE && !right);
-      if (top >= SURE && !found.misfit()) {
-        sure++;
-        rightWhenSure += right ? 1 : 0;
-      }
-      for (Map.Entry<Culprit, Double> e : byCulprit.entrySet()) {
-        boolean isIt = same(e.getKey(), fault, beliefs);
-        boolean aPart = e.getKey().suspect();
-        condemned += aPart && !isIt && e.getValue() > 0.9 && !found.misfit() ? 1 : 0;
-        brier += (e.getValue() - (isIt ? 1 : 0)) * (e.getValue() - (isIt ? 1 : 0));
-        int bin = Math.min(19, (int) (20 * e.getValue()));
-        bins[bin]++;
-        hits[bin] += isIt ? 1 : 0;
-      }
-      entries += parts;
-    }
-
-    void pair(Hypothesis truth, List<Posterior.Entry> beliefs) {
-      Map<Culprit, Double> byCulprit = byCulprit(beliefs);
-      pairs++;
-      double least =
-          truth.faults().stream()
-              .mapToDouble(f -> byCulprit.getOrDefault(f.culprit().orElseThrow(), 0.0))
-              .min()
-              .orElse(0);
-      bothHalf += least > 0.5 ? 1 : 0;
-      bothTenth += least > 0.1 ? 1 : 0;
-      lastRight = least > 0.1;
-    }
-
-    /** A missing command is right for the contact that hangs on it alone, and for the command. */
-    private static boolean same(Culprit believed, Fault truth, List<Posterior.Entry> beliefs) {
-      Culprit blamed = truth.culprit().orElseThrow();
-      if (believed.equals(blamed)) {
-        return true;
-      }
-      if (!(believed instanceof Culprit.OfCommand) && !(blamed instanceof Culprit.OfCommand)) {
-        return false;
-      }
-      return beliefs.stream()
-          .filter(b -> b.hypothesis().blames(believed))
-          .flatMap(b -> b.hypothesis().faults().stream())
-          .filter(f -> f.failed().isPresent())
-          .anyMatch(f -> f.changes().equals(truth.changes()));
-    }
-
-    private static Map<Culprit, Double> byCulprit(List<Posterior.Entry> beliefs) {
-      Map<Culprit, Double> by = new LinkedHashMap<>();
-      for (Posterior.Entry b : beliefs) {
-        Hypothesis h = b.hypothesis();
-        if (h.kind() == Hypothesis.Kind.FAULTY) {
-          h.faults().stream()
-              .flatMap(f -> f.culprit().stream())
-              .forEach(c -> by.merge(c, b.probability(), Double::sum));
-        } else {
-          by.merge(h.culprit(), b.probability(), Double::sum);
-        }
-      }
-      return by;
-    }
-
-    void add(Score o) {
-      units += o.units;
-      drawn += o.drawn;
-      entries += o.entries;
-      rightPart += o.rightPart;
-      rightMode += o.rightMode;
-      condemned += o.condemned;
-      sure += o.sure;
-      rightWhenSure += o.rightWhenSure;
-      pairs += o.pairs;
-      bothHalf += o.bothHalf;
-      bothTenth += o.bothTenth;
-      brier += o.brier;
-      Arrays.setAll(bins, i -> bins[i] + o.bins[i]);
-      Arrays.setAll(hits, i -> hits[i] + o.hits[i]);
-    }
-
-    String line(String name) {
-      return "%-22s %5d   %.2f  %.3f  %.3f   %.4f     %.2f       %.3f           %.2f   %.2f   %.4f"
-          .formatted(
-              name,
-              units,
-              share(units, drawn),
-              share(rightPart, units),
-              share(rightMode, units),
-              share(condemned, units),
-              share(sure, units),
-              share(rightWhenSure, sure),
-              share(bothHalf, pairs),
-              share(bothTenth, pairs),
-              brier / entries);
-    }
-
-    String calibration() {
-      StringBuilder text = new StringBuilder("called .. and right: ");
-      for (int i = 0; i < 20; i++) {
-        if (bins[i] >= 20) {
-          text.append(
-              "%.2f: %.2f (%d)  ".formatted((i + 0.5) / 20, share(hits[i], bins[i]), bins[i]));
-        }
-      }
-      return text.toString();
-    }
-
-    private static double share(int of, int all) {
-      return all == 0 ? 1 : (double) of / all;
-    }
   }
 }

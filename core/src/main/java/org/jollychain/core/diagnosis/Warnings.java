@@ -66,7 +66,7 @@ final class Warnings {
   private boolean staysClosed(PartAssessment part) {
     return part.verdict() == Verdict.STUCK
         && sheet.part(part.id()).thermal().isPresent()
-        && sheet.part(part.id()).kind() != PartKind.THERMOSTAT;
+        && !sheet.part(part.id()).kind().is(PartKind.Trait.CONTROL);
   }
 
   private static Flag bypass(PartAssessment part) {

@@ -1,10 +1,16 @@
 package org.jollychain.core.fault;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.util.EnumMap;
 import java.util.Map;
+import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.ThermalRating;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.dataformat.yaml.YAMLMapper;
 
 /**
  * How often each kind of part is the culprit, and in which way. Every figure here is common
@@ -55,17 +61,14 @@ public final class BaseRates {
   private static double ofLink(Part part, FaultMode mode) {
     boolean trips =
         part.thermal().filter(t -> t.acts() == ThermalRating.Acts.OPENS).isPresent()
-            && !part.kind().oneShot();
+            && !part.kind().is(PartKind.Trait.ONE_SHOT);
     boolean contact = part.thermal().isPresent() || !part.madeWhen().commands().isEmpty();
-    boolean welds =
-        part.kind() == PartKind.RELAY_CONTACT
-            || part.kind() == PartKind.CONTACTOR
-            || part.kind() == PartKind.SEQUENCER_STAGE;
+    boolean welds = part.kind().is(PartKind.Trait.WELDS);
     return switch (mode) {
       case OPEN -> trips ? 0.4 : 0.62;
       case TRIPPED -> trips ? 0.22 : 0;
       case DROPPING -> 0.23;
-      case STUCK -> !contact || part.kind().oneShot() ? 0 : welds ? 0.3 : 0.08;
+      case STUCK -> !contact || part.kind().is(PartKind.Trait.ONE_SHOT) ? 0 : welds ? 0.3 : 0.08;
       case NOT_MADE -> part.madeWhen().commands().isEmpty() ? 0 : 0.07;
       case INTERMITTENT -> INTERMITTENT;
       case CASE_LEAK -> part.caseLeak() ? 0.05 : 0;
@@ -74,7 +77,7 @@ public final class BaseRates {
   }
 
   private static double ofLoad(Part part, FaultMode mode) {
-    boolean wound = part.kind() == PartKind.TRANSFORMER_PRIMARY;
+    boolean wound = part.kind().is(PartKind.Trait.WOUND);
     return switch (mode) {
       case OPEN -> 0.65;
       case INTERMITTENT -> INTERMITTENT;
@@ -111,18 +114,14 @@ public final class BaseRates {
 
   private static Map<PartKind, Double> weights() {
     Map<PartKind, Double> weights = new EnumMap<>(PartKind.class);
-    weights.put(PartKind.THERMAL_FUSE, 8.0);
-    weights.put(PartKind.THERMAL_CUTOFF, 8.0);
-    weights.put(PartKind.LIMIT, 4.0);
-    weights.put(PartKind.MANUAL_RESET_LIMIT, 5.0);
-    weights.put(PartKind.CYCLING_THERMOSTAT, 2.0);
-    weights.put(PartKind.HEATING_ELEMENT, 6.0);
-    weights.put(PartKind.IGNITER, 6.0);
-    weights.put(PartKind.VALVE_COIL, 4.0);
-    weights.put(PartKind.DOOR_SWITCH, 2.0);
-    weights.put(PartKind.LINE_FUSE, 4.0);
-    weights.put(PartKind.WIRE, 0.7);
-    weights.put(PartKind.TIMER_MOTOR, 0.5);
+    try (InputStream in = BaseRates.class.getResourceAsStream("/fault/base-rates.yaml")) {
+      for (Map.Entry<String, JsonNode> e : YAMLMapper.shared().readTree(in).properties()) {
+        PartKind kind = Kebab.read(PartKind.class, e.getKey()).orElseThrow();
+        weights.put(kind, e.getValue().doubleValue());
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
     return weights;
   }
 }

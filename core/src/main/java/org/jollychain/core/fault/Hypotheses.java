@@ -2,10 +2,7 @@ package org.jollychain.core.fault;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,7 +15,6 @@ import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Complex;
-import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Command;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.ContactState;
@@ -26,8 +22,6 @@ import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
-import org.jollychain.core.sheet.Supply;
-import org.jollychain.core.sheet.SupplySystem;
 import org.jollychain.core.sheet.ThermalRating;
 
 /**
@@ -48,18 +42,12 @@ public final class Hypotheses {
   private static final double DROPPING_LOG_SD = 0.115;
 
   private static final double OFF_VALUE_LOG_SD = 0.13;
-  private static final double SUPPLY_LOG_SD = 0.04;
   private static final double[] OFF_VALUE = {0.35, 0.5, 0.68, 1.3, 1.6, 2.3, 4};
   private static final double[] LEAK_OHMS = {3, 30, 1e3, 30e3, 1e6};
   private static final double LEAK_LOG_SD = 1;
   private static final double[] LEAK_ALONG = {0.15, 0.5, 0.85};
   private static final double[] LEAK_AT_ENDS = {0, 1};
-  private static final double[] LOW = {0.75, 0.85};
-  private static final double HIGH = 1.12;
   private static final double SMALLEST_AMPERES = 1e-4;
-
-  /** With so many others a part is paired, the likeliest and then the nearest in its chain. */
-  private static final int MOST_PAIRS_OF_A_PART = 30;
 
   /** Up to so many contacts between their temperatures are taken in every combination. */
   private static final int MOST_COMBINED = 3;
@@ -103,10 +91,10 @@ public final class Hypotheses {
    */
   public List<Hypothesis> all(Optional<Complaint> complaint) {
     List<Hypothesis> singles = ofParts();
-    List<Hypothesis> pairs = pairs(singles);
+    List<Hypothesis> pairs = new OpenPairs(unit).of(singles);
     List<Hypothesis> parts = orResting(singles);
     parts.addAll(pairs);
-    List<Hypothesis> supply = ofSupply();
+    List<Hypothesis> supply = SupplyHypotheses.of(sheet);
     double sound =
         complaint.isPresent() ? BaseRates.SOUND_WITH_COMPLAINT : BaseRates.SOUND_WITHOUT_COMPLAINT;
     List<Hypothesis> all = new ArrayList<>();
@@ -225,139 +213,6 @@ public final class Hypotheses {
         .toList();
   }
 
-  /** Two opens in one chain: rare, unless the two are known to go together. */
-  private List<Hypothesis> pairs(List<Hypothesis> singles) {
-    List<Hypothesis> opens =
-        singles.stream()
-            .filter(
-                h ->
-                    sheet.parts().containsKey(partOf(h))
-                        && h.modeOf(partOf(h)).filter(m -> m == FaultMode.OPEN).isPresent())
-            .toList();
-    double total = singles.stream().mapToDouble(Hypothesis::prior).sum();
-    Set<Set<String>> chained = new LinkedHashSet<>();
-    for (Chain chain : unit.chains().keySet()) {
-      List<Part> parts = chain.parts();
-      for (Part a : parts) {
-        for (Part b : parts) {
-          if (a != b) {
-            chained.add(Set.of(a.id(), b.id()));
-          }
-        }
-      }
-    }
-    List<Pair> pairs = new ArrayList<>();
-    for (int i = 0; i < opens.size(); i++) {
-      for (int j = i + 1; j < opens.size(); j++) {
-        Hypothesis a = opens.get(i);
-        Hypothesis b = opens.get(j);
-        Part one = sheet.part(partOf(a));
-        Part two = sheet.part(partOf(b));
-        boolean partners = one.partners().contains(two.id()) || two.partners().contains(one.id());
-        boolean oneBody = one.body().isPresent() && one.body().equals(two.body());
-        if (partners || oneBody || chained.contains(Set.of(one.id(), two.id()))) {
-          double least = Math.min(a.prior(), b.prior());
-          boolean oneCommand =
-              one.madeWhen().commands().stream().anyMatch(two.madeWhen().commands()::contains);
-          double weight = BaseRates.PAIR * a.prior() * b.prior() / total;
-          if (oneCommand) {
-            // then the command is missing, more likely
-            weight = BaseRates.PAIR_ON_ONE_COMMAND * least;
-          } else if (partners) {
-            weight = BaseRates.PAIR_OF_PARTNERS * least;
-          } else if (oneBody) {
-            weight = BaseRates.PAIR_OF_BODY * least / othersOf(one.body().get());
-          }
-          pairs.add(new Pair(i, j, weight));
-        }
-      }
-    }
-    return likeliest(pairs, opens.size()).stream()
-        .map(
-            p ->
-                new Hypothesis(
-                    Hypothesis.Kind.FAULTY,
-                    List.of(opens.get(p.one).faults().get(0), opens.get(p.two).faults().get(0)),
-                    p.weight))
-        .toList();
-  }
-
-  /** Two opens, by their places. */
-  private record Pair(int one, int two, double weight) {
-
-    int apart() {
-      return two - one;
-    }
-  }
-
-  /** Those that are among the likeliest of either part, so that they grow with the parts. */
-  private static List<Pair> likeliest(List<Pair> pairs, int parts) {
-    Set<Pair> kept = new HashSet<>();
-    int[] of = new int[parts];
-    List<Pair> order = new ArrayList<>(pairs);
-    order.sort(Comparator.comparingDouble(Pair::weight).reversed().thenComparing(Pair::apart));
-    for (Pair p : order) {
-      if (Math.min(of[p.one], of[p.two]) < MOST_PAIRS_OF_A_PART) {
-        of[p.one]++;
-        of[p.two]++;
-        kept.add(p);
-      }
-    }
-    return pairs.stream().filter(kept::contains).toList();
-  }
-
-  /** How many sections of a body share the odds of failing with one of them. */
-  private long othersOf(String body) {
-    return sheet.parts().values().stream()
-            .filter(p -> p.body().filter(body::equals).isPresent())
-            .count()
-        - 1;
-  }
-
-  private List<Hypothesis> ofSupply() {
-    List<Hypothesis> all = new ArrayList<>();
-    List<String> outer = sheet.supply().currentTerminals();
-    List<String> live =
-        outer.stream().filter(t -> !t.equals("neutral") && !t.equals("minus")).toList();
-    addSupply(
-        all,
-        SupplyFault.DEAD,
-        1,
-        live.stream().map(t -> Change.open(Supply.conductor(t))).toList());
-    for (double low : LOW) {
-      addSupply(all, SupplyFault.LOW, LOW.length, sources(outer, low));
-    }
-    addSupply(all, SupplyFault.HIGH, 1, sources(outer, HIGH));
-    boolean twoLegs =
-        sheet.supply().system() == SupplySystem.SPLIT_PHASE
-            || sheet.supply().system() == SupplySystem.WYE_PAIR;
-    if (twoLegs) {
-      for (String leg : live) {
-        addSupply(
-            all, SupplyFault.DEAD_LEG, live.size(), List.of(Change.open(Supply.conductor(leg))));
-      }
-    }
-    if (twoLegs && sheet.supply().terminals().containsKey("neutral")) {
-      addSupply(
-          all, SupplyFault.OPEN_NEUTRAL, 1, List.of(Change.open(Supply.conductor("neutral"))));
-    }
-    if (sheet.supply().system() == SupplySystem.SPLIT_PHASE) {
-      // the second leg of a wye lags by 120 degrees where a split phase has it at 180
-      addSupply(
-          all,
-          SupplyFault.WRONG_SYSTEM,
-          1,
-          List.of(Change.source(Supply.conductor("line2"), Complex.polar(1, Math.PI / 3))));
-    }
-    return all;
-  }
-
-  private static List<Change> sources(List<String> terminals, double factor) {
-    return terminals.stream()
-        .map(t -> Change.source(Supply.conductor(t), Complex.of(factor)).spread(SUPPLY_LOG_SD))
-        .toList();
-  }
-
   private Change[] dropping(Part part) {
     double loop = loopOhms(part.id());
     return Arrays.stream(DROPPING)
@@ -413,19 +268,6 @@ public final class Hypotheses {
                 BaseRates.weight(part) * share));
       }
     }
-  }
-
-  private static void addSupply(
-      List<Hypothesis> all, SupplyFault kind, int among, List<Change> changes) {
-    all.add(
-        new Hypothesis(
-            Hypothesis.Kind.FAULTY,
-            List.of(new Fault.OfSupply(kind, changes)),
-            BaseRates.share(kind) / among));
-  }
-
-  private static String partOf(Hypothesis single) {
-    return single.faults().get(0) instanceof Fault.OfPart p ? p.part() : "";
   }
 
   private List<Hypothesis> sharing(

@@ -13,10 +13,7 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
-import org.jollychain.core.evidence.Inspection;
-import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
@@ -84,7 +81,7 @@ public final class Posterior {
             .map(e -> ((Reading) e).meter())
             .distinct()
             .toList();
-    Evidence.Kinds<EvidenceModel<?>> kinds = kinds(measurements);
+    EvidenceModels kinds = new EvidenceModels(measurements);
     for (Evidence e : evidence) {
       places.put(e, places.size());
       models.add(e.as(kinds));
@@ -286,32 +283,6 @@ public final class Posterior {
       this.track = track;
       this.members = members;
     }
-  }
-
-  private static Evidence.Kinds<EvidenceModel<?>> kinds(MeasurementModel measurements) {
-    ObservationModel observations = new ObservationModel(measurements.unit());
-    CodeModel codes = new CodeModel(measurements.unit());
-    return new Evidence.Kinds<>() {
-      @Override
-      public EvidenceModel<?> reading(Reading reading) {
-        return new ReadingModel(measurements, reading);
-      }
-
-      @Override
-      public EvidenceModel<?> observation(Observation observation) {
-        return observations.of(observation);
-      }
-
-      @Override
-      public EvidenceModel<?> inspection(Inspection inspection) {
-        return InspectionModel.of(inspection);
-      }
-
-      @Override
-      public EvidenceModel<?> code(CodeShown code) {
-        return codes.of(code);
-      }
-    };
   }
 
   /** The groups as a piece of evidence divides them. */

@@ -250,7 +250,7 @@ public final class Circuit {
       return windingOhms(part.winding().get());
     }
     // the two windings of a transformer go together, so a primary has no spread of its own
-    boolean spread = part.kind() != PartKind.TRANSFORMER_PRIMARY;
+    boolean spread = !part.kind().is(PartKind.Trait.WOUND);
     double own = spread ? draw.normal("load:" + part.id(), 1, part.tolerance() / 2) : 1;
     if (part.curve().isPresent()) {
       return Complex.of(own * part.curve().get().ohmsAt(situation.celsiusAt(part.feels())));
@@ -270,7 +270,7 @@ public final class Circuit {
   }
 
   private Complex loadOhms(PartKind kind, LoadRating rating) {
-    double hot = situation.supplyOn() && kind == PartKind.HEATING_ELEMENT ? HOT_FACTOR : 1;
+    double hot = situation.supplyOn() && kind.is(PartKind.Trait.GLOWS) ? HOT_FACTOR : 1;
     if (situation.supplyOn() && sheet.supply().hertz() > 0) {
       return Complex.polar(rating.ohms() * hot, Math.acos(rating.powerFactor()));
     }

@@ -165,7 +165,7 @@ public final class UnitModel {
 
   /** A transformer's primary is fed or not, whatever its secondary has to carry. */
   private static double watts(Part part, Solution now) {
-    if (part.kind() != PartKind.TRANSFORMER_PRIMARY) {
+    if (!part.kind().is(PartKind.Trait.WOUND)) {
       return now.watts(part.id());
     }
     double volts = now.volts(part.from()).minus(now.volts(part.to())).abs();

@@ -304,7 +304,7 @@ public final class CandidateTests {
    * switches harmed.
    */
   private Optional<Question> ifHeated(Part part) {
-    boolean disc = part.kind() == PartKind.LIMIT || part.kind() == PartKind.CYCLING_THERMOSTAT;
+    boolean disc = part.kind().is(PartKind.Trait.HEATED_TO_TEST);
     return part.thermal()
         .filter(t -> disc && part.body().isEmpty())
         .filter(t -> t.acts() == ThermalRating.Acts.OPENS && t.reset() == ThermalRating.Reset.AUTO)
@@ -369,13 +369,8 @@ public final class CandidateTests {
 
   private void runs(Set<Question> asked) {
     for (Part load : sheet.parts().values()) {
-      boolean visible =
-          switch (load.kind()) {
-            case MOTOR, LAMP, IGNITER, BOARD_SUPPLY, TIMER_MOTOR -> true;
-            default -> false;
-          };
       for (Situation s : live()) {
-        if (visible && unit.runs(load.id(), unit.in(s.id()))) {
+        if (load.kind().is(PartKind.Trait.NOTICED) && unit.runs(load.id(), unit.in(s.id()))) {
           asked.add(new Question.Runs(load.id(), s.id()));
         }
       }

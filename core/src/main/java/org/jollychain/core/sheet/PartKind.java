@@ -1,5 +1,6 @@
 package org.jollychain.core.sheet;
 
+import java.util.Set;
 import org.jollychain.core.quantity.Kebab;
 
 /**
@@ -7,12 +8,12 @@ import org.jollychain.core.quantity.Kebab;
  * once.
  */
 public enum PartKind {
-  THERMAL_FUSE(Role.LINK, "thermal fuse"),
-  THERMAL_CUTOFF(Role.LINK, "thermal cut-off"),
-  LIMIT(Role.LINK, "limit"),
-  MANUAL_RESET_LIMIT(Role.LINK, "manual-reset limit"),
-  CYCLING_THERMOSTAT(Role.LINK, "cycling thermostat"),
-  THERMOSTAT(Role.LINK, "thermostat"),
+  THERMAL_FUSE(Role.LINK, "thermal fuse", Trait.ONE_SHOT),
+  THERMAL_CUTOFF(Role.LINK, "thermal cut-off", Trait.ONE_SHOT),
+  LIMIT(Role.LINK, "limit", Trait.HEATED_TO_TEST),
+  MANUAL_RESET_LIMIT(Role.LINK, "manual-reset limit", Trait.RESET_BY_HAND),
+  CYCLING_THERMOSTAT(Role.LINK, "cycling thermostat", Trait.HEATED_TO_TEST),
+  THERMOSTAT(Role.LINK, "thermostat", Trait.CONTROL),
   LIMITER(Role.LINK, "limiter"),
   DOOR_SWITCH(Role.LINK, "door switch"),
   MONITOR_SWITCH(Role.LINK, "monitor switch"),
@@ -21,30 +22,30 @@ public enum PartKind {
   SELECTOR(Role.LINK, "selector"),
   START_SWITCH(Role.LINK, "start switch"),
   TIMER_CONTACT(Role.LINK, "timer contact"),
-  RELAY_CONTACT(Role.LINK, "relay contact"),
-  CONTACTOR(Role.LINK, "contactor"),
+  RELAY_CONTACT(Role.LINK, "relay contact", Trait.WELDS),
+  CONTACTOR(Role.LINK, "contactor", Trait.WELDS),
   CENTRIFUGAL_SWITCH(Role.LINK, "centrifugal switch"),
-  SEQUENCER_STAGE(Role.LINK, "sequencer stage"),
+  SEQUENCER_STAGE(Role.LINK, "sequencer stage", Trait.WELDS),
   PRESSURE_SWITCH(Role.LINK, "pressure switch"),
   ROLLOUT_SWITCH(Role.LINK, "roll-out switch"),
   SPILL_SWITCH(Role.LINK, "spill switch"),
   FLAME_SENSOR_CONTACT(Role.LINK, "flame sensor contact"),
-  LINE_FUSE(Role.LINK, "line fuse"),
+  LINE_FUSE(Role.LINK, "line fuse", Trait.ONE_SHOT),
   BREAKER(Role.LINK, "breaker"),
   CONNECTOR(Role.LINK, "connector"),
   WIRE(Role.LINK, "wire"),
 
-  HEATING_ELEMENT(Role.LOAD, "heating element"),
-  MOTOR(Role.LOAD, "motor"),
-  IGNITER(Role.LOAD, "igniter"),
+  HEATING_ELEMENT(Role.LOAD, "heating element", Trait.GLOWS),
+  MOTOR(Role.LOAD, "motor", Trait.NOTICED),
+  IGNITER(Role.LOAD, "igniter", Trait.NOTICED),
   VALVE_COIL(Role.LOAD, "valve coil"),
   RELAY_COIL(Role.LOAD, "relay coil"),
   SEQUENCER_HEATER(Role.LOAD, "sequencer heater"),
   BIAS_HEATER(Role.LOAD, "bias heater"),
-  TIMER_MOTOR(Role.LOAD, "timer motor"),
-  LAMP(Role.LOAD, "lamp"),
-  BOARD_SUPPLY(Role.LOAD, "board supply"),
-  TRANSFORMER_PRIMARY(Role.LOAD, "transformer primary"),
+  TIMER_MOTOR(Role.LOAD, "timer motor", Trait.NOTICED),
+  LAMP(Role.LOAD, "lamp", Trait.NOTICED),
+  BOARD_SUPPLY(Role.LOAD, "board supply", Trait.NOTICED),
+  TRANSFORMER_PRIMARY(Role.LOAD, "transformer primary", Trait.WOUND),
   VALVE(Role.LOAD, "valve"),
 
   TRANSFORMER_SECONDARY(Role.SOURCE, "transformer secondary"),
@@ -71,12 +72,34 @@ public enum PartKind {
     }
   }
 
+  /** What else is true of a kind. */
+  public enum Trait {
+    /** Opens once and never closes again (IEC 60691 thermal-links and line fuses). */
+    ONE_SHOT,
+    /** Closes again only when it is reset by hand. */
+    RESET_BY_HAND,
+    /** A disc that can be taken out and heated slowly to see it open. */
+    HEATED_TO_TEST,
+    /** Controls: that it stays closed is no sign that it was bypassed. */
+    CONTROL,
+    /** Switches a load with contacts that may weld. */
+    WELDS,
+    /** Its resistance rises as it gets hot. */
+    GLOWS,
+    /** One sees or hears whether it runs. */
+    NOTICED,
+    /** Wound about iron: it draws far less than its resistance would. */
+    WOUND
+  }
+
   private final Role role;
   private final String word;
+  private final Set<Trait> traits;
 
-  PartKind(Role role, String word) {
+  PartKind(Role role, String word, Trait... traits) {
     this.role = role;
     this.word = word;
+    this.traits = Set.of(traits);
   }
 
   public Role role() {
@@ -88,11 +111,8 @@ public enum PartKind {
     return word;
   }
 
-  /**
-   * True for links that open once and never close again (IEC 60691 thermal-links and line fuses).
-   */
-  public boolean oneShot() {
-    return this == THERMAL_FUSE || this == THERMAL_CUTOFF || this == LINE_FUSE;
+  public boolean is(Trait trait) {
+    return traits.contains(trait);
   }
 
   @Override

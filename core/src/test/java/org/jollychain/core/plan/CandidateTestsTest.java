@@ -12,6 +12,7 @@ import org.jollychain.core.evidence.Question;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.simulation.Interview;
 import org.jollychain.core.simulation.SimulatedUnit;
@@ -72,7 +73,7 @@ class CandidateTestsTest {
     for (Question q : new CandidateTests(new UnitModel(sheet)).all()) {
       if (q instanceof Question.Measure m && m.at().celsius().isPresent()) {
         Part part = sheet.part(m.at().part().orElseThrow());
-        assertThat(part.kind().oneShot()).isFalse();
+        assertThat(part.kind().is(PartKind.Trait.ONE_SHOT)).isFalse();
         assertThat(part.kind().toString()).isIn("limit", "cycling-thermostat");
         assertThat(sheet.situation(m.situation()).supplyOn()).isFalse();
         assertThat(m.at().liftedAt()).containsExactlyInAnyOrder(part.from(), part.to());
