@@ -3,6 +3,7 @@ package org.jollychain.server.sheet;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jollychain.core.drawing.Drawing;
+import org.jollychain.core.plan.PathTests;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
 import org.springframework.http.HttpStatus;
@@ -63,6 +64,14 @@ class SheetController {
       produces = MediaType.APPLICATION_JSON_VALUE)
   List<Drawing> drawings(@PathVariable String key, @PathVariable int revision) {
     return sheets.drawings(key, revision);
+  }
+
+  /** The ways in which everything along its paths can be measured. */
+  @GetMapping(
+      path = "/{key}/revisions/{revision}/tests",
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  List<PathTests> tests(@PathVariable String key, @PathVariable int revision) {
+    return PathTests.of(sheets.unit(key, revision));
   }
 
   /** A revision's text as it was written. */

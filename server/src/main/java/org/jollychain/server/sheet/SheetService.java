@@ -16,6 +16,7 @@ import org.jollychain.core.export.SpiceNetlist;
 import org.jollychain.core.fault.WhatIf;
 import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.InvalidSheetException;
 import org.jollychain.core.sheet.Nearest;
@@ -149,7 +150,15 @@ public class SheetService {
       return sheet.toString();
     }
     String text = sheet.asString();
-    return text.contains(":") ? text : newest(text).text();
+    if (text.contains(":")) {
+      return text;
+    }
+    PlainText.problemInLine(text)
+        .ifPresent(
+            problem -> {
+              throw RefusedException.unprocessable("The key of a sheet " + problem + ".");
+            });
+    return newest(text).text();
   }
 
   /**

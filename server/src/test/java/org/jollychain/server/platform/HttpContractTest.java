@@ -97,6 +97,7 @@ class HttpContractTest {
       {"sheet": "dryer-time-240"}                   | 404 | did you mean "dryer-timer-240"
       {"evidence": []}                              | 400 | sheet must be the key
       {"sheet": null}                               | 422 | Say which sheet
+      {"sheet": "\\u0000"}                           | 422 | The key of a sheet
       {"sheet": "dryer-timer-240", "evidense": []}  | 400 | "evidense" is not a key here
       {"sheet": "dryer-timer-240",                  | 400 | no JSON at line 1
       {"sheet": "dryer-timer-240", "complaint": "smells"} | 422 | there is no complaint

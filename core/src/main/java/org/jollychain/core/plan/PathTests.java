@@ -1,0 +1,237 @@
+package org.jollychain.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jollychain.core.evidence.Question;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.ContactState;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+
+/**
+ * The ways in which everything along a path can be measured, for whoever chooses for himself. What
+ * {@link CandidateTests} would never ask is not offered: no live work beyond the terminals of a
+ * unit that stores charge, ohms only where the supply is off and nothing bridges the part.
+ *
+ * @param path id of the path
+ * @param supply the ways of measuring what feeds it
+ * @param links those of each part, in the order of the chain
+ */
+public record PathTests(String path, List<Test> supply, List<Link> links) {
+
+  /** A part's. */
+  public record Link(String part, List<Test> tests) {}
+
+  /** How something is measured. */
+  public enum Way {
+    DROP("Live drop"),
+    TO_RETURN("Live to return"),
+    OHMS("Isolated ohms"),
+    CLAMP("Clamp amperes");
+
+    private final String title;
+
+    Way(String title) {
+      this.title = title;
+    }
+
+    public String title() {
+      return title;
+    }
+
+    @Override
+    public String toString() {
+      return Kebab.of(this);
+    }
+  }
+
+  /**
+   * A measurement that may be made.
+   *
+   * @param title the way in words
+   * @param live whether it needs a permit for live work
+   * @param function what the meter is set to
+   * @param across the part it is measured across or through
+   * @param liftedAt where a wire comes off first
+   * @param expect what readings would mean
+   */
+  public record Test(
+      Way way,
+      String title,
+      boolean live,
+      String function,
+      String red,
+      String black,
+      Optional<String> across,
+      String situation,
+      List<String> liftedAt,
+      List<Expect> expect) {}
+
+  /** A reading and what it would mean. */
+  public record Expect(String shown, String meaning) {}
+
+  /** Those of every path of a sheet. */
+  public static List<PathTests> of(UnitModel unit) {
+    return new Finder(unit).all();
+  }
+
+  private static final class Finder {
+
+    /** A part that holds more than this of what it would hold open is a load to its path. */
+    private static final double HOLDS_SHARE = 0.5;
+
+    private final UnitModel unit;
+    private final Sheet sheet;
+    private final CandidateTests candidates;
+    private final MeterFunction volts;
+    private final MeterFunction amperes;
+
+    Finder(UnitModel unit) {
+      this.unit = unit;
+      this.sheet = unit.sheet();
+      this.candidates = new CandidateTests(unit);
+      this.volts = MeterFunction.voltsOf(sheet.supply());
+      this.amperes = MeterFunction.amperesOf(sheet.supply());
+    }
+
+    List<PathTests> all() {
+      List<PathTests> all = new ArrayList<>();
+      for (Map.Entry<Chain, Situation> e : unit.chains().entrySet()) {
+        all.add(along(e.getKey(), e.getValue()));
+      }
+      return all;
+    }
+
+    private PathTests along(Chain chain, Situation situation) {
+      String first = chain.points().get(0);
+      Probe supply = Probe.between(volts, first, chain.returnPoint(), situation.id());
+      List<Test> ofSupply =
+          List.of(
+              test(
+                  Way.DROP,
+                  supply,
+                  List.of(
+                      new Expect(shown(supply, List.of()), "the supply is there"),
+                      new Expect("far less", "a dead leg or a low supply: look there first"))));
+      List<Link> links = new ArrayList<>();
+      for (int i = 0; i < chain.parts().size(); i++) {
+        Part part = chain.parts().get(i);
+        List<Test> tests = new ArrayList<>();
+        if (!sheet.supply().storedCharge()) {
+          tests.add(drop(part, situation));
+          toReturn(chain, i, situation).ifPresent(tests::add);
+          tests.add(clamp(part, situation));
+        }
+        ohms(part).ifPresent(tests::add);
+        links.add(new Link(part.id(), List.copyOf(tests)));
+      }
+      return new PathTests(chain.path().id(), ofSupply, List.copyOf(links));
+    }
+
+    private Test drop(Part part, Situation situation) {
+      Probe across = Probe.across(volts, part, situation.id());
+      double sound = read(across, List.of());
+      double open = read(across, List.of(Change.open(part.id())));
+      List<Expect> expect =
+          Math.abs(sound) > HOLDS_SHARE * Math.abs(open)
+              ? List.of(
+                  new Expect(about(across, sound), "it is fed; its amperes show that it works"),
+                  new Expect("near 0 V", "something else holds the supply"))
+              : List.of(
+                  new Expect(about(across, sound), "it passes, if current flows"),
+                  new Expect(about(across, open), "it is the open one"));
+      return test(Way.DROP, across, expect);
+    }
+
+    private Optional<Test> toReturn(Chain chain, int at, Situation situation) {
+      String beyond = chain.points().get(at + 1);
+      String red = beyond.equals(chain.returnPoint()) ? chain.points().get(at) : beyond;
+      if (red.equals(chain.returnPoint())) {
+        return Optional.empty();
+      }
+      Probe probe = Probe.between(volts, red, chain.returnPoint(), situation.id());
+      return Optional.of(
+          test(
+              Way.TO_RETURN,
+              probe,
+              List.of(
+                  new Expect(shown(probe, List.of()), "all before it passes"),
+                  new Expect("far less", "something before it is open"))));
+    }
+
+    private Test clamp(Part part, Situation situation) {
+      Probe through = Probe.across(amperes, part, situation.id());
+      return test(
+          Way.CLAMP,
+          through,
+          List.of(
+              new Expect(about(through, read(through, List.of())), "its load draws what it should"),
+              new Expect("0 A", "nothing flows: something in this path is open")));
+    }
+
+    private Optional<Test> ohms(Part part) {
+      Optional<Probe> closed = candidates.closedOhms(part).flatMap(Question::probe);
+      return closed
+          .or(() -> candidates.openOhms(part).flatMap(Question::probe))
+          .or(() -> freed(part))
+          .map(
+              probe ->
+                  test(
+                      Way.OHMS,
+                      probe,
+                      closed.isEmpty()
+                          ? List.of(
+                              new Expect("OL", "as a sound one: it is to stand open there"),
+                              new Expect("about 0 Ω", "it is stuck closed"))
+                          : List.of(
+                              new Expect(
+                                  about(probe, read(probe, List.of())), "it passes as it should"),
+                              new Expect("OL", "it is open"))));
+    }
+
+    /** A contact that stands open, one end free, as something else bridges it. */
+    private Optional<Probe> freed(Part part) {
+      return sheet.situations().values().stream()
+          .filter(s -> !s.supplyOn() && part.stateIn(s) == ContactState.OPEN)
+          .findFirst()
+          .map(s -> Probe.across(MeterFunction.OHMS, part, s.id()).lifted(Set.of(part.from())));
+    }
+
+    private Test test(Way way, Probe probe, List<Expect> expect) {
+      return new Test(
+          way,
+          way.title(),
+          sheet.situation(probe.situation()).supplyOn(),
+          probe.function().toString(),
+          probe.red(),
+          probe.black(),
+          probe.part(),
+          probe.situation(),
+          probe.liftedAt().stream().sorted().toList(),
+          expect);
+    }
+
+    private double read(Probe probe, List<Change> changes) {
+      return Meter.GENERAL.read(
+          unit.in(probe.situation(), probe.conditions(sheet, changes)), probe);
+    }
+
+    private static String about(Probe probe, double value) {
+      return "about " + Meter.GENERAL.display(probe.function(), value);
+    }
+
+    private String shown(Probe probe, List<Change> changes) {
+      return Meter.GENERAL.display(probe.function(), read(probe, changes));
+    }
+  }
+}
