@@ -28,6 +28,8 @@ export type Policy = components['schemas']['PolicyItem'];
 export type Plan = components['schemas']['Plan'];
 export type Forecast = components['schemas']['Forecast'];
 export type Proposal = components['schemas']['Proposal'];
+export type PathTests = components['schemas']['PathTests'];
+export type PathTest = PathTests['supply'][number];
 export type Assessed = components['schemas']['Assessed'];
 export type Unit = components['schemas']['Unit'];
 export type NewJob = components['schemas']['NewJob'];
@@ -112,6 +114,8 @@ export const api = {
   sheet: (key: string, revision: number) => request<Sheet>('GET', revisionPath(key, revision)),
   newestSheet: (key: string) => request<SheetRevision>('GET', `/api/sheets/${key}`),
   revisions: (key: string) => request<SheetSummary[]>('GET', `/api/sheets/${key}/revisions`),
+  tests: (key: string, revision: number) =>
+    request<PathTests[]>('GET', `${revisionPath(key, revision)}/tests`),
   drawings: (key: string, revision: number) =>
     request<Drawing[]>('GET', `${revisionPath(key, revision)}/drawings`),
   sheetText: (key: string, revision: number, as: 'yaml' | 'json') =>

@@ -10,6 +10,7 @@
     type Policy,
     Problem,
     type Proposal,
+    type PathTests,
     type Sheet,
     reason
   } from '../../lib/api/client';
@@ -26,7 +27,7 @@
   import JobStrip from './JobStrip.svelte';
   import NextPanel from './NextPanel.svelte';
   import PlanDialog from './PlanDialog.svelte';
-  import { asEvidence, type Choice, PLAIN, probeAt, proposed, SUPPLY } from './probe';
+  import { asEvidence, type Choice, chosenProbe, PLAIN, proposed, SUPPLY } from './probe';
   import SeenForm from './SeenForm.svelte';
   import StepRail from './StepRail.svelte';
   import Suspects from '../../lib/assessment/Suspects.svelte';
@@ -38,6 +39,7 @@
 
   let view = $state.raw<JobView>();
   let sheet = $state.raw<Sheet>();
+  let pathTests = $state.raw<PathTests[]>([]);
   let missing = $state('');
   let pathIndex = $state(0);
   let own = $state<Choice>();
@@ -61,12 +63,13 @@
 
   const narrow = $derived(screenWidth < NARROW);
   const path = $derived(view?.assessment.paths[pathIndex]);
+  const tests = $derived(pathTests.find((t) => t.path === path?.id));
   const parts = $derived(new Map(view?.assessment.parts.map((p) => [p.id, p]) ?? []));
   const live = $derived(view?.job.permit === 'live');
   const proposal = $derived(instead ?? view?.plan.next[0]);
   const probe = $derived.by(() => {
     if (!path || !sheet) return undefined;
-    if (own) return probeAt(path, sheet, own.riser, own.way);
+    if (own) return chosenProbe(tests, own);
     return proposal?.kind === 'measure' ? proposed(proposal, sheet) : undefined;
   });
   // what the next reading bears on: the link it is taken across, or the two points
@@ -103,8 +106,9 @@
     try {
       value = localStorage.getItem(`draft ${id}`) ?? '';
       const loaded = await api.job(id);
-      [sheet, meters] = await Promise.all([
+      [sheet, pathTests, meters] = await Promise.all([
         api.sheet(loaded.job.sheetKey, loaded.job.sheetRevision),
+        api.tests(loaded.job.sheetKey, loaded.job.sheetRevision),
         api.meters()
       ]);
       view = loaded;
@@ -347,6 +351,7 @@
         <NextPanel
           {view}
           {sheet}
+          {tests}
           {probe}
           {proposal}
           {meters}

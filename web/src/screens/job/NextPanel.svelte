@@ -1,14 +1,15 @@
 <script lang="ts">
-  import type { Evidence, JobView, Meter, Proposal, Sheet } from '../../lib/api/client';
+  import type { Evidence, JobView, Meter, PathTests, Proposal, Sheet } from '../../lib/api/client';
   import { duration } from '../../lib/format/format';
   import AskCard from './AskCard.svelte';
-  import { type Choice, type How, type Probe, WAYS } from './probe';
+  import { type Choice, type How, type Probe, testsAt } from './probe';
   import ProbeCard from './ProbeCard.svelte';
 
   /** What comes next: the proposal, a probe of one's own choice, or how the work has ended. */
   let {
     view,
     sheet,
+    tests,
     probe,
     proposal,
     meters,
@@ -28,6 +29,7 @@
   }: {
     view: JobView;
     sheet: Sheet;
+    tests: PathTests | undefined;
     probe: Probe | undefined;
     proposal: Proposal | undefined;
     meters: Meter[];
@@ -79,7 +81,7 @@
 
 {#snippet ways()}
   <div class="ways" role="group" aria-label="Way of measuring">
-    {#each WAYS as { way, title, live: needsPermit } (way)}
+    {#each testsAt(tests, Math.max(0, own?.riser ?? 0)) as { way, title, live: needsPermit } (way)}
       <button
         type="button"
         aria-pressed={own?.way === way}

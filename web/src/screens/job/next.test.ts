@@ -1,7 +1,7 @@
 import { render, screen, within } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { JobView, Proposal, Sheet } from '../../lib/api/client';
+import type { JobView, PathTests, Proposal, Sheet } from '../../lib/api/client';
 import NextPanel from './NextPanel.svelte';
 import { PLAIN, proposed } from './probe';
 import StepRail from './StepRail.svelte';
@@ -11,6 +11,21 @@ const sheet = {
   parts: { limit: { id: 'limit', title: 'high limit', from: 'C1', to: 'C2', thermal: {} } },
   situations: { call: { id: 'call', title: 'Heat called', supplyOn: true } }
 } as unknown as Sheet;
+
+const across = { red: 'C1', black: 'C2', across: 'limit', liftedAt: [], expect: [] };
+const tests: PathTests = {
+  path: 'heat',
+  supply: [],
+  links: [
+    {
+      part: 'limit',
+      tests: [
+        { ...across, way: 'drop', title: 'Live drop', live: true, function: 'volts-ac', situation: 'call' },
+        { ...across, way: 'ohms', title: 'Isolated ohms', live: false, function: 'ohms', situation: 'off' }
+      ]
+    }
+  ]
+};
 
 function proposal(more: object = {}): Proposal {
   return {
@@ -51,6 +66,7 @@ function panel(shown: JobView, more: object = {}) {
   render(NextPanel, {
     view: shown,
     sheet,
+    tests,
     probe: next?.kind === 'measure' ? proposed(next, sheet) : undefined,
     proposal: next,
     meters: [],

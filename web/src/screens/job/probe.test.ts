@@ -1,33 +1,62 @@
 import { describe, expect, it } from 'vitest';
-import type { Proposal, Sheet } from '../../lib/api/client';
-import { riser, staircase, tread } from '../../lib/chain/staircase.fixture';
-import { asEvidence, probeAt, proposed } from './probe';
+import type { PathTest, PathTests, Proposal, Sheet } from '../../lib/api/client';
+import { asEvidence, chosenProbe, proposed, SUPPLY, testsAt } from './probe';
 
-const path = staircase(
-  [tread('L1', 240), tread('A', 239.8), tread('L2', 0)],
-  [riser('limit'), riser('element', { ifSound: 239, ohmsIfSound: 11.2 })]
-);
 const sheet = {
   supply: { system: 'split-phase' },
   parts: { limit: { id: 'limit', title: 'limit', from: 'L1', to: 'A' } },
   situations: { call: { id: 'call', supplyOn: true }, isolated: { id: 'isolated', supplyOn: false } }
 } as unknown as Sheet;
 
-describe('the probe that is put to the technician', () => {
+function test(way: PathTest['way'], more: Partial<PathTest> = {}): PathTest {
+  return {
+    way,
+    title: way,
+    live: way !== 'ohms',
+    function: way === 'ohms' ? 'ohms' : 'volts-ac',
+    red: 'L1',
+    black: 'A',
+    across: 'limit',
+    situation: way === 'ohms' ? 'isolated' : 'call',
+    liftedAt: [],
+    expect: [{ shown: 'about 240 V', meaning: 'it is the open one' }],
+    ...more
+  };
+}
+
+const tests: PathTests = {
+  path: 'heat',
+  supply: [test('drop', { black: 'L2', across: undefined })],
+  links: [{ part: 'limit', tests: [test('drop'), test('ohms', { liftedAt: ['A'] })] }]
+};
+
+describe('the probe that the technician chooses', () => {
   it('names points, function and what would mean what', () => {
-    const probe = probeAt(path, sheet, 0, 'drop');
-    expect([probe.red, probe.black, probe.function]).toEqual(['L1', 'A', 'volts-ac']);
-    expect(probe.expectations.map((e) => e.reading)).toEqual(['about 0.30 V', 'about 240.0 V']);
+    const probe = chosenProbe(tests, { riser: 0, way: 'drop' });
+    expect(probe).toMatchObject({ red: 'L1', black: 'A', function: 'volts-ac', unit: 'V' });
+    expect(probe?.expectations).toEqual([{ reading: 'about 240 V', meaning: 'it is the open one' }]);
   });
 
-  it('takes ohms only where the supply is off', () => {
-    expect(probeAt(path, sheet, 1, 'ohms').situation).toBe('isolated');
-    expect(asEvidence(probeAt(path, sheet, 1, 'ohms'), 'OL')).toEqual({
+  it('has the wire taken off that the server says', () => {
+    const probe = chosenProbe(tests, { riser: 0, way: 'ohms' });
+    expect(probe && asEvidence(probe, 'OL')).toEqual({
       function: 'ohms',
       situation: 'isolated',
       value: 'OL',
-      across: 'element'
+      across: 'limit',
+      liftedAt: ['A']
     });
+  });
+
+  it('is between the terminals at the supply, whatever way was chosen before', () => {
+    const probe = chosenProbe(tests, { riser: SUPPLY, way: 'clamp' });
+    expect(probe).toMatchObject({ red: 'L1', black: 'L2' });
+    expect(probe?.across).toBeUndefined();
+  });
+
+  it('is none where nothing may be measured', () => {
+    expect(testsAt(tests, 5)).toEqual([]);
+    expect(chosenProbe(undefined, { riser: 0, way: 'drop' })).toBeUndefined();
   });
 });
 

@@ -1,15 +1,7 @@
-import type { Evidence, Proposal, Sheet, Staircase } from '../../lib/api/client';
-import { amperes, ohms, volts } from '../../lib/format/format';
+import type { Evidence, PathTest, PathTests, Proposal, Sheet } from '../../lib/api/client';
 
 /** How a link is measured. */
-export type Way = 'drop' | 'to-return' | 'ohms' | 'clamp';
-
-export const WAYS: { way: Way; title: string; live: boolean }[] = [
-  { way: 'drop', title: 'Live drop', live: true },
-  { way: 'to-return', title: 'Live to return', live: true },
-  { way: 'ohms', title: 'Isolated ohms', live: false },
-  { way: 'clamp', title: 'Clamp amperes', live: true }
-];
+export type Way = PathTest['way'];
 
 /** The supply stands before the first riser. */
 export const SUPPLY = -1;
@@ -29,93 +21,33 @@ export interface Probe {
   expectations: { reading: string; meaning: string }[];
 }
 
-export function probeAt(path: Staircase, sheet: Sheet, riser: number, way: Way): Probe {
-  const dc = sheet.supply.system === 'dc';
-  const voltage = dc ? 'volts-dc' : 'volts-ac';
-  const first = path.treads[0];
-  const link = path.risers[riser];
-  if (!link) {
-    return {
-      red: first?.point ?? '',
-      black: path.reference,
-      function: voltage,
-      unit: 'V',
-      situation: path.situation,
-      expectations: [
-        { reading: volts(first?.expected ?? 0), meaning: 'the supply is there' },
-        { reading: 'far less', meaning: 'a dead leg or a low supply: look there first' }
-      ]
-    };
-  }
-  const from = path.treads[riser];
-  const to = path.treads[riser + 1];
-  const base = {
-    red: from?.point ?? '',
-    black: to?.point ?? '',
-    situation: path.situation,
-    across: link.part
-  };
-  const load = link.ifSound > 0.5 * link.ifOpen;
-  switch (way) {
-    case 'ohms': {
-      const off = Object.values(sheet.situations).find((s) => !s.supplyOn);
-      return {
-        ...base,
-        function: 'ohms',
-        unit: 'Ω',
-        situation: off?.id ?? path.situation,
-        expectations:
-          ohms(link.ohmsIfSound) === 'OL'
-            ? [{ reading: 'OL', meaning: 'as a sound one: it closes only when it is commanded' }]
-            : [
-                { reading: `about ${ohms(link.ohmsIfSound)}`, meaning: 'it passes as it should' },
-                { reading: 'OL', meaning: 'it is open' }
-              ]
-      };
+const UNITS: Record<string, string> = { volts: 'V', ohms: 'Ω', amps: 'A' };
+
+function unit(meterFunction: string): string {
+  return UNITS[meterFunction.split('-')[0] ?? ''] ?? '';
+}
+
+/** The ways in which what stands at a riser can be measured. */
+export function testsAt(tests: PathTests | undefined, riser: number): PathTest[] {
+  return (riser === SUPPLY ? tests?.supply : tests?.links[riser]?.tests) ?? [];
+}
+
+/** What the technician chose to measure; the first way where there is no such one. */
+export function chosenProbe(tests: PathTests | undefined, choice: Choice): Probe | undefined {
+  const offered = testsAt(tests, choice.riser);
+  const test = offered.find((t) => t.way === choice.way) ?? offered[0];
+  return (
+    test && {
+      red: test.red,
+      black: test.black,
+      function: test.function,
+      unit: unit(test.function),
+      situation: test.situation,
+      ...(test.across ? { across: test.across } : {}),
+      liftedAt: test.liftedAt,
+      expectations: test.expect.map((e) => ({ reading: e.shown, meaning: e.meaning }))
     }
-    case 'clamp':
-      return {
-        ...base,
-        function: dc ? 'amps-dc' : 'amps-ac',
-        unit: 'A',
-        expectations: [
-          { reading: `about ${amperes(link.amperesIfSound)}`, meaning: 'its load draws what it should' },
-          { reading: '0 A', meaning: 'nothing flows: something in this path is open' }
-        ]
-      };
-    case 'to-return': {
-      const red = to && to.point !== path.reference ? to : from;
-      return {
-        red: red?.point ?? '',
-        black: path.reference,
-        function: voltage,
-        unit: 'V',
-        situation: path.situation,
-        expectations: [
-          { reading: volts(red?.expected ?? 0), meaning: 'all before it passes' },
-          { reading: 'far less', meaning: 'something before it is open' }
-        ]
-      };
-    }
-    default:
-      return {
-        ...base,
-        function: voltage,
-        unit: 'V',
-        expectations: load
-          ? [
-              {
-                reading: `about ${volts(link.ifSound)}`,
-                meaning: 'it is fed; its amperes show that it works'
-              },
-              { reading: 'near 0 V', meaning: 'something else holds the supply' }
-            ]
-          : [
-              { reading: `about ${volts(link.ifSound)}`, meaning: 'it passes, if current flows' },
-              { reading: `about ${volts(link.ifOpen)}`, meaning: 'it is the open one' }
-            ]
-      };
-  }
+  );
 }
 
 export function asEvidence(probe: Probe, value: string, how: How = PLAIN): Evidence {
@@ -131,8 +63,6 @@ export function asEvidence(probe: Probe, value: string, how: How = PLAIN): Evide
   return probe.across ? { ...item, across: probe.across } : { ...item, red: probe.red, black: probe.black };
 }
 
-const UNITS: Record<string, string> = { volts: 'V', ohms: 'Ω', amps: 'A' };
-
 /** What the planner proposes to measure. */
 export function proposed(proposal: Proposal, sheet: Sheet): Probe {
   const part = proposal.across ? sheet.parts[proposal.across] : undefined;
@@ -141,7 +71,7 @@ export function proposed(proposal: Proposal, sheet: Sheet): Probe {
     red: proposal.red ?? part?.from ?? '',
     black: proposal.black ?? part?.to ?? '',
     function: fn,
-    unit: UNITS[fn.split('-')[0] ?? ''] ?? '',
+    unit: unit(fn),
     situation: proposal.situation,
     ...(proposal.across ? { across: proposal.across } : {}),
     liftedAt: proposal.liftedAt,

@@ -1,7 +1,7 @@
 import { render, screen } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { api, type JobView, Problem } from '../../lib/api/client';
+import { api, type JobView, type PathTests, Problem } from '../../lib/api/client';
 import JobScreen from './JobScreen.svelte';
 
 const entry = {
@@ -90,8 +90,24 @@ describe('a reading whose answer was lost', () => {
     );
     vi.spyOn(api, 'sheet').mockResolvedValue(sheet as never);
     vi.spyOn(api, 'meters').mockResolvedValue([]);
+    vi.spyOn(api, 'tests').mockResolvedValue(tests);
   });
   afterEach(() => vi.restoreAllMocks());
+
+  const drop = {
+    way: 'drop' as const,
+    title: 'Live drop',
+    live: true,
+    function: 'volts-ac',
+    red: 'L',
+    black: 'N',
+    situation: 'call',
+    liftedAt: [],
+    expect: []
+  };
+  const tests: PathTests[] = [
+    { path: 'heat', supply: [drop], links: [{ part: 'limit', tests: [{ ...drop, across: 'limit' }] }] }
+  ];
 
   async function open(loaded: JobView) {
     vi.spyOn(api, 'job').mockResolvedValue(loaded);

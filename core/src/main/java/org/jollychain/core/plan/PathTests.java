@@ -27,10 +27,10 @@ import org.jollychain.core.sheet.Situation;
  * @param supply the ways of measuring what feeds it
  * @param links those of each part, in the order of the chain
  */
-public record PathTests(String path, List<Test> supply, List<Link> links) {
+public record PathTests(String path, List<ManualTest> supply, List<LinkTests> links) {
 
   /** A part's. */
-  public record Link(String part, List<Test> tests) {}
+  public record LinkTests(String part, List<ManualTest> tests) {}
 
   /** How something is measured. */
   public enum Way {
@@ -65,7 +65,7 @@ public record PathTests(String path, List<Test> supply, List<Link> links) {
    * @param liftedAt where a wire comes off first
    * @param expect what readings would mean
    */
-  public record Test(
+  public record ManualTest(
       Way way,
       String title,
       boolean live,
@@ -75,10 +75,10 @@ public record PathTests(String path, List<Test> supply, List<Link> links) {
       Optional<String> across,
       String situation,
       List<String> liftedAt,
-      List<Expect> expect) {}
+      List<Meaning> expect) {}
 
   /** A reading and what it would mean. */
-  public record Expect(String shown, String meaning) {}
+  public record Meaning(String shown, String meaning) {}
 
   /** Those of every path of a sheet. */
   public static List<PathTests> of(UnitModel unit) {
@@ -115,45 +115,45 @@ public record PathTests(String path, List<Test> supply, List<Link> links) {
     private PathTests along(Chain chain, Situation situation) {
       String first = chain.points().get(0);
       Probe supply = Probe.between(volts, first, chain.returnPoint(), situation.id());
-      List<Test> ofSupply =
+      List<ManualTest> ofSupply =
           List.of(
               test(
                   Way.DROP,
                   supply,
                   List.of(
-                      new Expect(shown(supply, List.of()), "the supply is there"),
-                      new Expect("far less", "a dead leg or a low supply: look there first"))));
-      List<Link> links = new ArrayList<>();
+                      new Meaning(shown(supply, List.of()), "the supply is there"),
+                      new Meaning("far less", "a dead leg or a low supply: look there first"))));
+      List<LinkTests> links = new ArrayList<>();
       for (int i = 0; i < chain.parts().size(); i++) {
         Part part = chain.parts().get(i);
-        List<Test> tests = new ArrayList<>();
+        List<ManualTest> tests = new ArrayList<>();
         if (!sheet.supply().storedCharge()) {
           tests.add(drop(part, situation));
           toReturn(chain, i, situation).ifPresent(tests::add);
           tests.add(clamp(part, situation));
         }
         ohms(part).ifPresent(tests::add);
-        links.add(new Link(part.id(), List.copyOf(tests)));
+        links.add(new LinkTests(part.id(), List.copyOf(tests)));
       }
       return new PathTests(chain.path().id(), ofSupply, List.copyOf(links));
     }
 
-    private Test drop(Part part, Situation situation) {
+    private ManualTest drop(Part part, Situation situation) {
       Probe across = Probe.across(volts, part, situation.id());
       double sound = read(across, List.of());
       double open = read(across, List.of(Change.open(part.id())));
-      List<Expect> expect =
+      List<Meaning> expect =
           Math.abs(sound) > HOLDS_SHARE * Math.abs(open)
               ? List.of(
-                  new Expect(about(across, sound), "it is fed; its amperes show that it works"),
-                  new Expect("near 0 V", "something else holds the supply"))
+                  new Meaning(about(across, sound), "it is fed; its amperes show that it works"),
+                  new Meaning("near 0 V", "something else holds the supply"))
               : List.of(
-                  new Expect(about(across, sound), "it passes, if current flows"),
-                  new Expect(about(across, open), "it is the open one"));
+                  new Meaning(about(across, sound), "it passes, if current flows"),
+                  new Meaning(about(across, open), "it is the open one"));
       return test(Way.DROP, across, expect);
     }
 
-    private Optional<Test> toReturn(Chain chain, int at, Situation situation) {
+    private Optional<ManualTest> toReturn(Chain chain, int at, Situation situation) {
       String beyond = chain.points().get(at + 1);
       String red = beyond.equals(chain.returnPoint()) ? chain.points().get(at) : beyond;
       if (red.equals(chain.returnPoint())) {
@@ -165,21 +165,22 @@ public record PathTests(String path, List<Test> supply, List<Link> links) {
               Way.TO_RETURN,
               probe,
               List.of(
-                  new Expect(shown(probe, List.of()), "all before it passes"),
-                  new Expect("far less", "something before it is open"))));
+                  new Meaning(shown(probe, List.of()), "all before it passes"),
+                  new Meaning("far less", "something before it is open"))));
     }
 
-    private Test clamp(Part part, Situation situation) {
+    private ManualTest clamp(Part part, Situation situation) {
       Probe through = Probe.across(amperes, part, situation.id());
       return test(
           Way.CLAMP,
           through,
           List.of(
-              new Expect(about(through, read(through, List.of())), "its load draws what it should"),
-              new Expect("0 A", "nothing flows: something in this path is open")));
+              new Meaning(
+                  about(through, read(through, List.of())), "its load draws what it should"),
+              new Meaning("0 A", "nothing flows: something in this path is open")));
     }
 
-    private Optional<Test> ohms(Part part) {
+    private Optional<ManualTest> ohms(Part part) {
       Optional<Probe> closed = candidates.closedOhms(part).flatMap(Question::probe);
       return closed
           .or(() -> candidates.openOhms(part).flatMap(Question::probe))
@@ -191,12 +192,12 @@ public record PathTests(String path, List<Test> supply, List<Link> links) {
                       probe,
                       closed.isEmpty()
                           ? List.of(
-                              new Expect("OL", "as a sound one: it is to stand open there"),
-                              new Expect("about 0 Ω", "it is stuck closed"))
+                              new Meaning("OL", "as a sound one: it is to stand open there"),
+                              new Meaning("about 0 Ω", "it is stuck closed"))
                           : List.of(
-                              new Expect(
+                              new Meaning(
                                   about(probe, read(probe, List.of())), "it passes as it should"),
-                              new Expect("OL", "it is open"))));
+                              new Meaning("OL", "it is open"))));
     }
 
     /** A contact that stands open, one end free, as something else bridges it. */
@@ -207,8 +208,8 @@ public record PathTests(String path, List<Test> supply, List<Link> links) {
           .map(s -> Probe.across(MeterFunction.OHMS, part, s.id()).lifted(Set.of(part.from())));
     }
 
-    private Test test(Way way, Probe probe, List<Expect> expect) {
-      return new Test(
+    private ManualTest test(Way way, Probe probe, List<Meaning> expect) {
+      return new ManualTest(
           way,
           way.title(),
           sheet.situation(probe.situation()).supplyOn(),

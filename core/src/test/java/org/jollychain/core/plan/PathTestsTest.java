@@ -17,7 +17,7 @@ class PathTestsTest {
     return Sheets.shipped().stream();
   }
 
-  private static PathTests.Test of(List<PathTests> all, String part, PathTests.Way way) {
+  private static PathTests.ManualTest of(List<PathTests> all, String part, PathTests.Way way) {
     return all.stream()
         .flatMap(p -> p.links().stream())
         .filter(l -> l.part().equals(part))
@@ -36,8 +36,8 @@ class PathTestsTest {
     assertThat(all).hasSameSizeAs(unit.chains().keySet());
     for (PathTests path : all) {
       assertThat(path.links()).isNotEmpty().noneMatch(l -> l.tests().isEmpty());
-      for (PathTests.Link link : path.links()) {
-        for (PathTests.Test test : link.tests()) {
+      for (PathTests.LinkTests link : path.links()) {
+        for (PathTests.ManualTest test : link.tests()) {
           boolean on = sheet.situation(test.situation()).supplyOn();
           assertThat(test.live()).isEqualTo(on);
           assertThat(test.function().equals("ohms") && on).as("%s", test).isFalse();
@@ -51,7 +51,7 @@ class PathTestsTest {
   @Test
   void a_link_holds_the_supply_if_it_is_the_open_one() {
     List<PathTests> all = PathTests.of(new UnitModel(Sheets.shipped("dryer-timer-240")));
-    PathTests.Test drop = of(all, "high-limit", PathTests.Way.DROP);
+    PathTests.ManualTest drop = of(all, "high-limit", PathTests.Way.DROP);
     assertThat(drop.live()).isTrue();
     assertThat(drop.expect().get(1).shown()).isEqualTo("about 239.9 V");
     assertThat(drop.expect().get(1).meaning()).isEqualTo("it is the open one");

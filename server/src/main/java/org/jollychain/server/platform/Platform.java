@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.fault.WhatIf;
+import org.jollychain.core.plan.PathTests;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.sheet.MadeWhen;
 import org.jollychain.core.sheet.Sheet;
@@ -67,6 +68,7 @@ class Platform {
     addOptional(Sheet.class, optional);
     addOptional(WhatIf.Answer.class, optional);
     addOptional(Plan.class, optional);
+    addOptional(PathTests.class, optional);
     // the same, unwrapped in an assessed case
     optional.add("Assessed.account");
     return api ->
