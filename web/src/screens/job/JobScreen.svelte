@@ -288,7 +288,7 @@
   <div class="away"><InlineLoading description="Opening the job" /></div>
 {:else}
   <JobStrip {view} {now} {busy} onplan={closed ? undefined : () => (planning = true)} />
-  <StepRail {view} />
+  <StepRail progress={view.progress} />
   <div class="bench">
     <div class="left">
       <section class="card chain" aria-label="Chain">

@@ -1,52 +1,17 @@
 <script lang="ts">
   import type { JobView } from '../../lib/api/client';
 
-  /** The nine steps of a job. Walk the chain works; the rest is told on paper for now, and says so. */
-  let { view }: { view: JobView } = $props();
-
-  type State = 'done' | 'doubt' | 'now' | 'later';
-
-  const supply = $derived(view.assessment.supply.verdict);
-  const found = $derived(view.assessment.leading.confirmed || view.job.closedAt !== undefined);
-  const confirming = $derived(view.plan.state === 'confirm');
-  const clear = $derived(view.plan.state === 'clear');
-  const steps = $derived<{ title: string; state: State; note: string }[]>([
-    {
-      title: 'Arrive',
-      state: view.job.complaint ? 'done' : 'later',
-      note: view.complaintTitle || 'no complaint told'
-    },
-    {
-      title: 'Supply',
-      state: supply === 'sound' ? 'done' : supply === 'unmeasured' ? 'later' : 'doubt',
-      note: supply
-    },
-    { title: 'Get in', state: 'later', note: 'comes later' },
-    {
-      title: 'Walk the chain',
-      state: confirming || clear || found ? 'done' : 'now',
-      note: confirming || clear || found ? 'a suspect leads' : 'here'
-    },
-    {
-      title: 'Confirm',
-      state: found ? 'done' : confirming ? 'now' : clear ? 'doubt' : 'later',
-      note: found ? 'by its own test' : confirming ? 'here' : clear ? 'not by its own test' : 'no suspect yet'
-    },
-    ...['Cause', 'Put right', 'Prove', 'Sign off'].map((title) => ({
-      title,
-      state: 'later' as const,
-      note: 'comes later'
-    }))
-  ]);
+  /** How far every step of the visit is. */
+  let { progress }: { progress: JobView['progress'] } = $props();
 </script>
 
 <ol aria-label="Steps">
-  {#each steps as step (step.title)}
-    <li class={step.state} aria-current={step.state === 'now' ? 'step' : undefined}>
+  {#each progress as { step, title, state, note } (step)}
+    <li class={state} aria-current={state === 'here' ? 'step' : undefined}>
       <svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true">
         <circle cx="7" cy="7" r="5" />
       </svg>
-      <span>{step.title}<small>{step.note}</small></span>
+      <span>{title}<small>{note}</small></span>
     </li>
   {/each}
 </ol>
@@ -84,23 +49,23 @@
   .done svg {
     stroke: var(--good);
   }
-  .doubt svg {
+  .doubtful svg {
     stroke: var(--bad);
   }
-  .now {
+  .here {
     font-weight: 600;
   }
-  .now svg {
+  .here svg {
     stroke: var(--brass-line);
     fill: var(--band);
   }
-  .now small {
+  .here small {
     font-weight: 400;
   }
-  .later {
+  .open {
     color: var(--ink-soft);
   }
-  .later svg {
+  .open svg {
     stroke: var(--ink-soft);
     stroke-width: 2;
     stroke-dasharray: 2 2;
@@ -116,14 +81,14 @@
     small {
       display: none;
     }
-    .later span {
+    .open span {
       position: absolute;
       clip-path: inset(50%);
     }
   }
   @media (max-width: 672px) {
     .done span,
-    .doubt span {
+    .doubtful span {
       position: absolute;
       clip-path: inset(50%);
     }

@@ -7,7 +7,6 @@ import EvidenceDrawer from './EvidenceDrawer.svelte';
 import Flags from '../../lib/assessment/Flags.svelte';
 import { PLAIN, type Probe } from './probe';
 import ProbeCard from './ProbeCard.svelte';
-import StepRail from './StepRail.svelte';
 import Suspects from '../../lib/assessment/Suspects.svelte';
 
 const sheet = {
@@ -166,14 +165,6 @@ describe('the evidence drawer', () => {
     expect(screen.getByText('struck out: slipped')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Strike out' }));
     expect(onstrike).toHaveBeenCalledWith(view.evidence[0]);
-  });
-});
-
-describe('the step rail', () => {
-  it('is honest about the steps that come later', () => {
-    render(StepRail, { view });
-    expect(screen.getByText('Confirm').closest('li')).toHaveAttribute('aria-current', 'step');
-    expect(screen.getAllByText('comes later')).toHaveLength(5);
   });
 });
 

@@ -62,7 +62,8 @@ function view(evidence: object[]): JobView {
       evidence: [],
       unexplained: 0
     },
-    plan: { state: 'ask', say: '', confirmBy: '', next: [], expected: { probes: 1, minutes: 1 } }
+    plan: { state: 'ask', say: '', confirmBy: '', next: [], expected: { probes: 1, minutes: 1 } },
+    progress: []
   } as unknown as JobView;
 }
 

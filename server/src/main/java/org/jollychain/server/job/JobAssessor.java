@@ -5,14 +5,17 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
+import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.plan.DecisionTree;
 import org.jollychain.core.plan.Forecast;
+import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.SheetReader;
+import org.jollychain.core.visit.Progress;
 import org.jollychain.server.assess.AssessService;
 import org.jollychain.server.assess.AssessmentPool;
 import org.jollychain.server.assess.CaseFile;
@@ -141,14 +144,17 @@ public class JobAssessor {
   private static JobView view(JobEvidence taken, Weighed weighed) {
     SheetEngine engine = weighed.engine;
     Optional<String> complaint = taken.complaint();
+    Assessment assessment = weighed.opinion.assessment();
+    Plan plan = engine.plan(weighed.opinion, weighed.standing, complaint, taken.planned());
     return new JobView(
         taken.job,
         engine.sheet().title(),
         taken.job.complaintTitle(),
         taken.entries,
         taken.policy,
-        weighed.opinion.assessment(),
-        engine.plan(weighed.opinion, weighed.standing, complaint, taken.planned()));
+        assessment,
+        plan,
+        Progress.of(taken.job.complaintTitle(), taken.job.closedAt() != null, assessment, plan));
   }
 
   /** For lists. It follows from the evidence, so nothing is lost where it cannot be kept. */
