@@ -1,6 +1,8 @@
 package org.jollychain.core.diagnosis;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
@@ -21,6 +23,9 @@ final class LeadingSuspect {
 
   private static final Thresholds LIMITS = Thresholds.USUAL;
 
+  /** Probabilities closer than this are as good as the same. */
+  private static final double ALIKE = 1e-6;
+
   private final Sheet sheet;
   private final MeasurementModel measurements;
   private final Posterior posterior;
@@ -34,38 +39,73 @@ final class LeadingSuspect {
   }
 
   Leading leading(boolean misfit) {
-    Hypothesis h = posterior.leader().hypothesis();
-    Culprit first = h.first();
-    double believed = posterior.probability(other -> other.blames(first));
+    Culprit culprit = mostProbable();
+    Hypothesis h = likeliest(culprit);
+    double believed = posterior.probability(other -> other.blames(culprit));
     double probability = misfit ? Math.min(believed, LIMITS.shownWhenMisfit()) : believed;
     boolean confirmed =
         !misfit
             && probability >= LIMITS.confirmed()
-            && first
+            && culprit
                 .part()
-                .flatMap(part -> h.modeOf(part).filter(mode -> failedOwnTest(part, mode)))
+                .flatMap(part -> h.modeOf(part).filter(mode -> failedOwnTest(h, part, mode)))
                 .isPresent();
-    return new Leading(first.id(), mode(h), h.title(sheet), probability, confirmed);
+    return new Leading(culprit.id(), mode(h, culprit), h.title(sheet), probability, confirmed);
   }
 
-  private static String mode(Hypothesis h) {
+  /** Whom most of the belief blames, however it is at fault; of two alike the leader's. */
+  private Culprit mostProbable() {
+    Map<Culprit, Double> blamed = new HashMap<>();
+    for (Posterior.Entry e : posterior.all()) {
+      Hypothesis h = e.hypothesis();
+      if (h.kind() == Hypothesis.Kind.FAULTY) {
+        h.faults()
+            .forEach(
+                f -> f.culprit().ifPresent(c -> blamed.merge(c, e.probability(), Double::sum)));
+      } else {
+        blamed.merge(h.culprit(), e.probability(), Double::sum);
+      }
+    }
+    Culprit leader = posterior.leader().hypothesis().first();
+    return blamed.entrySet().stream()
+        .filter(e -> e.getValue() > blamed.get(leader) + ALIKE)
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .orElse(leader);
+  }
+
+  private Hypothesis likeliest(Culprit culprit) {
+    return posterior.all().stream()
+        .map(Posterior.Entry::hypothesis)
+        .filter(h -> h.blames(culprit))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static String mode(Hypothesis h, Culprit culprit) {
     return switch (h.kind()) {
       case SOUND -> "sound";
       case NOT_ON_SHEET -> "unknown";
       case FAULTY ->
           h.supplyFault()
               .map(SupplyFault::toString)
-              .orElseGet(() -> h.faults().get(0).failed().orElseThrow().toString());
+              .orElseGet(
+                  () ->
+                      h.faults().stream()
+                          .filter(f -> f.culprit().filter(culprit::equals).isPresent())
+                          .flatMap(f -> f.failed().stream())
+                          .findFirst()
+                          .orElseThrow()
+                          .toString());
     };
   }
 
   /** A reading on the suspect itself that a sound one would not have given. */
-  private boolean failedOwnTest(String id, FaultMode mode) {
+  private boolean failedOwnTest(Hypothesis blaming, String id, FaultMode mode) {
     if (mode == FaultMode.NOT_MADE) {
       return false;
     }
     Part part = sheet.part(id);
-    Posterior.Entry leader = posterior.leader();
     List<Evidence> evidence = posterior.evidence();
     List<Reading> own = verdicts.readingsOf(part);
     for (int i = 0; i < evidence.size(); i++) {
@@ -77,11 +117,10 @@ final class LeadingSuspect {
         alone.absorb(measurements.line(List.of(), r), r, noise);
         ReadingLikelihood blamed = posterior.source();
         List<Change> bad =
-            leader
-                .hypothesis()
+            blaming
                 .intermittent()
                 .map(Fault.OfPart::changes)
-                .orElseGet(() -> leader.hypothesis().changesIn(sheet.situation(r.situation())));
+                .orElseGet(() -> blaming.changesIn(sheet.situation(r.situation())));
         blamed.absorb(measurements.line(bad, r), r, noise);
         if (alone.logLikelihood() - blamed.logLikelihood() < Math.log(LIMITS.failedTest())) {
           return true;

@@ -86,7 +86,11 @@ public sealed interface Question {
 
     @Override
     public String id() {
-      String where = at.function().clamps() ? at.part().orElseThrow() : at.red() + " " + at.black();
+      // with wires off it is that part alone, whatever else is between the same points
+      String where =
+          at.function().clamps() || !at.liftedAt().isEmpty()
+              ? at.part().orElse(at.red() + " " + at.black())
+              : at.red() + " " + at.black();
       String lifted = at.liftedAt().isEmpty() ? "" : " lifted " + String.join(" ", at.liftedAt());
       String warm = at.celsius().map(c -> " at %.0f C".formatted(c)).orElse("");
       String again = reseated ? " reseated" : "";

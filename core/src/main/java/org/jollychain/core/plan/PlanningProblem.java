@@ -49,7 +49,6 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
   private final Policy policy;
   private final List<Culprit> culprits = new ArrayList<>();
   private final List<Hypothesis> likeliest = new ArrayList<>();
-  private final Hypothesis leader;
   private final Distribution believed;
 
   /**
@@ -65,7 +64,6 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     this.questions = questions;
     this.outcomeModels = outcomeModels;
     this.policy = policy;
-    this.leader = beliefs.get(0).hypothesis();
     List<Posterior.Entry> kept =
         beliefs.stream().filter(b -> b.probability() > NEGLIGIBLE).toList();
     List<Culprit> blamed = kept.stream().map(b -> b.hypothesis().culprit()).toList();
@@ -113,9 +111,14 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     return likeliest.get(culprit);
   }
 
-  /** The most probable of all. */
+  /** The most probable one that blames the most probable culprit. */
   Hypothesis leader() {
-    return leader;
+    double[] byCulprit = believed.byGroup();
+    int most = 0;
+    for (int c = 1; c < byCulprit.length; c++) {
+      most = byCulprit[c] > byCulprit[most] ? c : most;
+    }
+    return likeliest(most);
   }
 
   Distribution believed() {

@@ -17,6 +17,7 @@ import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.simulation.Interview;
 import org.jollychain.core.simulation.SimulatedUnit;
 import org.jollychain.core.simulation.VirtualMeter;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
@@ -93,5 +94,23 @@ class CandidateTestsTest {
       assertThat(again.isPresent() && !part.actsAsLink()).as(part.id()).isFalse();
       again.ifPresent(q -> assertThat(q.reseated()).isTrue());
     }
+  }
+
+  /** Two parts between the same points: with its wires off each has a test of its own. */
+  @Test
+  void every_part_that_can_be_tested_by_itself_keeps_its_test() {
+    int found = 0;
+    for (String key : Sheets.shipped()) {
+      UnitModel unit = new UnitModel(Sheets.shipped(key));
+      CandidateTests candidates = new CandidateTests(unit);
+      for (Part part : unit.sheet().parts().values()) {
+        Optional<Question> own = candidates.closedOhms(part);
+        if (own.flatMap(Question::probe).filter(p -> !p.liftedAt().isEmpty()).isPresent()) {
+          assertThat(candidates.byId(own.get().id())).as("%s %s", key, part.id()).isEqualTo(own);
+          found++;
+        }
+      }
+    }
+    assertThat(found).isGreaterThan(50);
   }
 }
