@@ -21,6 +21,9 @@
     children: Snippet<[Snippet]>;
     actions?: Snippet;
   } = $props();
+
+  // on a phone it makes room for the chain
+  let folded = $state(false);
 </script>
 
 {#snippet table()}
@@ -35,10 +38,13 @@
   {/if}
 {/snippet}
 
-<section class="card" aria-label="Next probe">
+<section class="card" class:folded aria-label="Next probe">
   <header>
     <h2>{title}</h2>
     <span class="soft">{aside}</span>
+    <button type="button" class="fold" aria-expanded={!folded} onclick={() => (folded = !folded)}
+      >{folded ? 'Show' : 'Fold'}</button
+    >
   </header>
   {#if steps.length > 0}
     <ol class="steps" aria-label="First">
@@ -123,26 +129,57 @@
     font-size: 0.8125rem;
     line-height: 1.3;
   }
+  .fold {
+    display: none;
+  }
   @media (max-width: 672px) {
     section {
       display: flex;
       flex-direction: column;
-      max-height: 62vh;
+      max-height: 45vh;
       overflow-y: auto;
+    }
+    header {
+      position: sticky;
+      top: -12px;
+      z-index: 1;
+      margin: -12px -16px 0;
+      padding: 8px 16px 6px;
+      background: var(--card);
+    }
+    header span {
+      flex: 1;
+      white-space: normal;
+    }
+    .fold {
+      display: block;
+      min-width: 56px;
+      min-height: 32px;
+      border: 0;
+      background: none;
+      color: var(--good);
+      font: inherit;
+      text-align: right;
+    }
+    .folded {
+      padding-bottom: 0;
+    }
+    .folded > :global(:not(header)) {
+      display: none;
     }
     section :global(form),
     section :global(.answers) {
       order: 1;
     }
     .actions {
-      order: 2;
+      order: 3;
     }
     table {
-      order: 3;
+      order: 4;
       margin-top: 8px;
     }
     .caution {
-      order: 4;
+      order: 2;
     }
     .why {
       display: none;

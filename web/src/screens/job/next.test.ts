@@ -147,6 +147,18 @@ describe('what comes next', () => {
   });
 });
 
+describe('on a phone', () => {
+  it('the next probe folds away and comes back', async () => {
+    panel(view('ask', [proposal()]));
+    await userEvent.click(screen.getByRole('button', { name: 'Fold' }));
+    expect(screen.getByLabelText('Next probe')).toHaveClass('folded');
+    const show = screen.getByRole('button', { name: 'Show' });
+    expect(show).toHaveAttribute('aria-expanded', 'false');
+    await userEvent.click(show);
+    expect(screen.getByLabelText('Next probe')).not.toHaveClass('folded');
+  });
+});
+
 describe('the steps', () => {
   it('stand as the server says, the one where the work is marked', () => {
     const progress: JobView['progress'] = [
