@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.hipparchus.analysis.solvers.BrentSolver;
 import org.jollychain.core.diagnosis.Assessment.Account;
 import org.jollychain.core.diagnosis.Assessment.Riser;
 import org.jollychain.core.diagnosis.Assessment.Staircase;
@@ -210,25 +211,26 @@ final class Staircases {
   /** A weighted mixture of normal distributions. */
   private record Mixture(List<Component> components) {
 
-    /** By bisection on the distribution function. */
+    /** No quantile that is asked for lies further out (standard deviations). */
+    private static final double FAR = 5;
+
+    private static final double CLOSE_VOLTS = 1e-7;
+    private static final int MOST_STEPS = 200;
+
+    /** Where the distribution function has a value; a jump of it counts as passing through. */
     double quantile(double share) {
       double low = Double.POSITIVE_INFINITY;
       double high = Double.NEGATIVE_INFINITY;
       double sum = 0;
       for (Component c : components) {
-        low = Math.min(low, c.value().mean() - 5 * c.value().sd());
-        high = Math.max(high, c.value().mean() + 5 * c.value().sd());
+        low = Math.min(low, c.value().mean() - FAR * c.value().sd());
+        high = Math.max(high, c.value().mean() + FAR * c.value().sd());
         sum += c.weight();
       }
-      for (int i = 0; i < 60 && high - low > 1e-6; i++) {
-        double middle = (low + high) / 2;
-        if (below(middle) < share * sum) {
-          low = middle;
-        } else {
-          high = middle;
-        }
-      }
-      return (low + high) / 2;
+      double wanted = share * sum;
+      return high - low < CLOSE_VOLTS
+          ? (low + high) / 2
+          : new BrentSolver(CLOSE_VOLTS).solve(MOST_STEPS, x -> below(x) - wanted, low, high);
     }
 
     private double below(double x) {

@@ -1,5 +1,8 @@
 package org.jollychain.core.inference;
 
+import java.util.stream.IntStream;
+import org.hipparchus.analysis.integration.gauss.GaussIntegrator;
+import org.hipparchus.analysis.integration.gauss.GaussIntegratorFactory;
 import org.jollychain.core.network.Sensitivities.Prediction;
 import org.jollychain.core.quantity.Complex;
 
@@ -14,22 +17,16 @@ final class Magnitude {
   /** Beyond so many standard deviations from zero the second order is enough. */
   private static final double FAR = 8;
 
-  /** Ten-point rule for the standard normal: positive nodes, and their weights. */
-  private static final double[] NODES = {
-    0.48493570751549764,
-    1.4659890943911582,
-    2.4843258416389546,
-    3.581823483551927,
-    4.859462828332312
-  };
+  private static final int POINTS = 10;
 
-  private static final double[] WEIGHTS = {
-    0.34464233493201896,
-    0.13548370298026777,
-    0.01911158050077027,
-    0.0007580709343122171,
-    4.3106526307183114e-06
-  };
+  /** Gauss and Hermite's rule for the standard normal. */
+  private static final GaussIntegrator RULE = new GaussIntegratorFactory().hermite(POINTS);
+
+  private static final double[] NODES =
+      IntStream.range(0, POINTS).mapToDouble(i -> Math.sqrt(2) * RULE.getPoint(i)).toArray();
+
+  private static final double[] WEIGHTS =
+      IntStream.range(0, POINTS).mapToDouble(i -> RULE.getWeight(i) / Math.sqrt(Math.PI)).toArray();
 
   private Magnitude() {}
 
@@ -63,14 +60,14 @@ final class Magnitude {
       mean = 0;
       towardsX = 0;
       towardsY = 0;
-      for (int i = -NODES.length; i < NODES.length; i++) {
-        double a = major * node(i);
-        for (int j = -NODES.length; j < NODES.length; j++) {
-          double b = minor * node(j);
+      for (int i = 0; i < POINTS; i++) {
+        double a = major * NODES[i];
+        for (int j = 0; j < POINTS; j++) {
+          double b = minor * NODES[j];
           double x = v.re() + a * cos - b * sin;
           double y = v.im() + a * sin + b * cos;
           double length = Math.hypot(x, y);
-          double weight = weight(i) * weight(j);
+          double weight = WEIGHTS[i] * WEIGHTS[j];
           mean += weight * length;
           if (length > 0) {
             towardsX += weight * x / length;
@@ -88,14 +85,5 @@ final class Magnitude {
     double square = size * size + xx + yy;
     return new LinearPrediction(
         mean, slopes, Math.max(0, square - mean * mean - explained), p.floating());
-  }
-
-  /** Nodes from -n to n-1, negative ones first. */
-  static double node(int i) {
-    return i < 0 ? -NODES[-i - 1] : NODES[i];
-  }
-
-  static double weight(int i) {
-    return WEIGHTS[i < 0 ? -i - 1 : i];
   }
 }

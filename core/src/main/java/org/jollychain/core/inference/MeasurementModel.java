@@ -1,10 +1,10 @@
 package org.jollychain.core.inference;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -58,15 +58,7 @@ public final class MeasurementModel {
   private final Slopes aboutNominal;
   private final List<String> parameters;
   private final Map<String, Sensitivities> sensitivities = new HashMap<>();
-  private final int mostProbesKept;
-  private final Map<Asked, Known> known =
-      Collections.synchronizedMap(
-          new LinkedHashMap<>(64, 0.75f, true) {
-            @Override
-            protected boolean removeEldestEntry(Map.Entry<Asked, Known> eldest) {
-              return size() > mostProbesKept;
-            }
-          });
+  private final Cache<Asked, Known> known;
 
   /** What is measured, and by which meter. */
   private record Asked(Probe probe, Meter meter) {}
@@ -95,8 +87,13 @@ public final class MeasurementModel {
     this.hypotheses = hypotheses;
     this.parameters = Network.parameters(sheet);
     this.aboutNominal = Slopes.of(parameters.stream().mapToDouble(about::deviate).toArray());
-    this.mostProbesKept =
-        MOST_PROBES_KEPT + PROBES_OF_A_PLACE * (sheet.parts().size() + sheet.points().size());
+    this.known =
+        Caffeine.newBuilder()
+            .maximumSize(
+                MOST_PROBES_KEPT
+                    + PROBES_OF_A_PLACE * (sheet.parts().size() + sheet.points().size()))
+            .executor(Runnable::run)
+            .build();
     for (Situation s : sheet.situations().values()) {
       sensitivities.put(s.id(), Sensitivities.about(about, sheet, s));
     }
@@ -133,7 +130,7 @@ public final class MeasurementModel {
 
   /** What is known of a probe, to be asked more than once. */
   Known at(Probe probe, Meter meter) {
-    return known.computeIfAbsent(new Asked(probe, meter), k -> new Known(probe, meter));
+    return known.get(new Asked(probe, meter), k -> new Known(probe, meter));
   }
 
   /**
@@ -201,6 +198,7 @@ public final class MeasurementModel {
       return byChanges.computeIfAbsent(changes, this::learnt);
     }
 
+    /** Rarely reached; a cache that forgets one by one would slow every other look-up. */
     private static void bound(Map<?, LinearPrediction> kept) {
       if (kept.size() > MOST_LINES_KEPT) {
         kept.clear();

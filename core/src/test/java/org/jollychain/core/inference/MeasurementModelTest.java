@@ -107,18 +107,6 @@ class MeasurementModelTest {
     assertThat(sd(source)).isEqualTo(1);
   }
 
-  /** By hand: the mean of the ten-point rule over a normal's powers is 1, 0, 1, 0, 3, 15, 105. */
-  @Test
-  void the_quadrature_knows_the_moments_of_the_normal_distribution() {
-    double[] moments = new double[9];
-    for (int i = -5; i < 5; i++) {
-      for (int power = 0; power < moments.length; power++) {
-        moments[power] += Magnitude.weight(i) * Math.pow(Magnitude.node(i), power);
-      }
-    }
-    assertThat(moments).containsExactly(new double[] {1, 0, 1, 0, 3, 0, 15, 0, 105}, within(1e-9));
-  }
-
   /**
    * A phasor about zero: its length is Rayleigh distributed, mean sqrt(pi / 2) of the deviation and
    * variance 2 - pi / 2 (from memory), and no line in the parameters explains any of it.
