@@ -7,28 +7,38 @@ import com.networknt.schema.SpecificationVersion;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.StringJoiner;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
 
 /** The grammar of format 1: the published JSON Schema, and its complaints in plain words. */
 final class SheetGrammar {
 
   static final String RESOURCE = "/sheets/sheet-1.schema.json";
 
-  private static final String TEXT = text();
-  private static final JsonNode TREE = JsonMapper.shared().readTree(TEXT);
+  /** Where the kinds of parts are listed; {@link PartKind} has them. */
+  private static final String KINDS = "/$defs/part/properties/kind/enum";
+
+  private static final JsonNode TREE = tree();
   private static final Schema SCHEMA =
       SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(TREE);
 
   private SheetGrammar() {}
 
   static String text() {
+    return TREE.toPrettyString();
+  }
+
+  private static JsonNode tree() {
     try (InputStream in = SheetGrammar.class.getResourceAsStream(RESOURCE)) {
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+      JsonNode tree = JsonMapper.shared().readTree(in);
+      ArrayNode kinds = (ArrayNode) tree.at(KINDS);
+      Arrays.stream(PartKind.values()).map(PartKind::toString).forEach(kinds::add);
+      return tree;
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
