@@ -28,7 +28,7 @@ import org.jollychain.core.sheet.Situation;
  */
 public final class Sensitivities {
 
-  private static final double SECANT = 2;
+  static final double SECANT = 2;
 
   private final List<String> parameters;
   private final BranchMove[] branchMoves;

@@ -36,8 +36,10 @@ class GridTest {
     Sheet sheet = Sheets.shipped(key);
     Hypotheses hypotheses = new Hypotheses(new UnitModel(sheet));
     List<Hypothesis> all = hypotheses.all(Optional.empty());
+    int found = 0;
     for (Part link : sheet.parts().values()) {
       List<Change.InBranch> grid = drops(all, link);
+      found += grid.size();
       for (int i = 1; i < grid.size(); i++) {
         double gap = Math.log(grid.get(i).addedOhms() / grid.get(i - 1).addedOhms());
         assertThat(grid.get(i).logSpread() * Math.sqrt(12)).isCloseTo(gap, within(0.06));
@@ -48,6 +50,7 @@ class GridTest {
         assertThat(grid.get(grid.size() - 1).addedOhms()).isCloseTo(20 * loop, within(1e-6 * loop));
       }
     }
+    assertThat(found).isPositive();
   }
 
   /** However many sections a body has, the odds that one more fails with one of them stay. */

@@ -5,9 +5,15 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.quantity.Complex;
+import org.jollychain.core.sheet.ContactState;
+import org.jollychain.core.sheet.MadeWhen;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
@@ -128,61 +134,142 @@ class EverySheetTest {
     }
   }
 
-  /** Closing an open contact by update must equal the circuit drawn with it closed. */
+  /** The same sheet, its contact made whatever is commanded and however warm it is. */
+  private static Sheet withClosed(Sheet s, Part p) {
+    Map<String, Part> parts = new LinkedHashMap<>(s.parts());
+    parts.put(
+        p.id(),
+        new Part(
+            p.id(),
+            p.kind(),
+            p.title(),
+            p.from(),
+            p.to(),
+            MadeWhen.ALWAYS,
+            Optional.empty(),
+            p.feels(),
+            p.load(),
+            p.winding(),
+            p.curve(),
+            p.tolerance(),
+            p.access(),
+            p.body(),
+            p.partners(),
+            p.baseRate(),
+            p.caseLeak(),
+            p.notes()));
+    return new Sheet(
+        s.key(),
+        s.title(),
+        s.family(),
+        s.notes(),
+        s.supply(),
+        s.commands(),
+        s.access(),
+        s.points(),
+        parts,
+        s.strays(),
+        s.situations(),
+        s.paths(),
+        s.complaints(),
+        s.codes());
+  }
+
+  /** Closing an open contact by update must equal the circuit built with it closed. */
   @ParameterizedTest
   @MethodSource("shipped")
   void a_stuck_contact_by_update_equals_the_circuit_built_with_it(String key) {
     Sheet sheet = Sheets.shipped(key);
+    int compared = 0;
     for (Situation situation : sheet.situations().values().stream().filter(s -> live(s)).toList()) {
       Network network = Network.of(sheet, situation, ParameterSample.NOMINAL);
       for (Part part : sheet.parts().values()) {
-        if (part.actsAsLink()) {
-          List<Change> closed = List.of(Change.closed(part.id()));
-          List<Change> twice = List.of(Change.open(part.id()), Change.closed(part.id()));
-          Solution updated = network.solve(closed);
-          Solution around = network.solve(twice);
-          for (String point : sheet.points().keySet()) {
-            assertThat(updated.volts(point).minus(around.volts(point)).abs()).isLessThan(1e-5);
+        if (part.actsAsLink() && part.stateIn(situation) == ContactState.OPEN) {
+          Solution updated = network.solve(List.of(Change.closed(part.id())));
+          Solution built =
+              Network.of(withClosed(sheet, part), situation, ParameterSample.NOMINAL)
+                  .solve(List.of());
+          // not potentials: where a part of the circuit floats, those are nobody's
+          for (String other : sheet.parts().keySet()) {
+            Complex amperes = built.amperes(other);
+            assertThat(updated.amperes(other).minus(amperes).abs())
+                .as("%s, %s stuck in %s of %s", other, part.id(), situation.id(), key)
+                .isLessThan(1e-6 + 2e-5 * amperes.abs());
           }
-          Complex drop = updated.volts(part.from()).minus(updated.volts(part.to()));
-          Complex current = updated.amperes(part.id());
-          assertThat(drop.minus(current.times(Circuit.CONTACT_OHMS)).abs())
-              .as("%s stuck in %s of %s", part.id(), situation.id(), key)
-              .isLessThan(1e-4 + 1e-5 * drop.abs());
+          compared++;
         }
       }
     }
+    assertThat(compared).isPositive();
   }
 
-  /** Slopes by the adjoint method against circuits solved with the parameter moved. */
+  /**
+   * Slopes by the adjoint method against circuits solved with the parameter moved: of every kind of
+   * parameter that a sheet has, at parts all along it. They are those of the best straight line
+   * over the whole spread of a parameter, E[z f(z)] by Stein's lemma.
+   */
   @ParameterizedTest
   @MethodSource("shipped")
   void sensitivities_are_what_moving_a_parameter_does(String key) {
     Sheet sheet = Sheets.shipped(key);
+    MeterFunction volts = MeterFunction.voltsOf(sheet.supply());
+    Map<String, List<Integer>> kinds = new TreeMap<>();
+    List<String> names = Network.parameters(sheet);
+    for (int p = 0; p < names.size(); p++) {
+      kinds.computeIfAbsent(names.get(p).replaceAll(":.*", ""), k -> new ArrayList<>()).add(p);
+    }
+    assertThat(kinds).hasSizeGreaterThanOrEqualTo(5);
+    List<Part> parts = List.copyOf(sheet.parts().values());
+    int checked = 0;
     for (Situation situation : sheet.situations().values()) {
       Sensitivities sensitivities = Sensitivities.of(sheet, situation);
-      MeterFunction volts = MeterFunction.voltsOf(sheet.supply());
-      for (Part part : sheet.parts().values()) {
+      assertThat(sensitivities.parameters()).isEqualTo(names);
+      for (int i = checked % SOME; i < parts.size(); i += SOME) {
+        Part part = parts.get(i);
         List<Change> fault = List.of(Change.dropping(part.id(), 3));
         Probe probe =
             Probe.across(situation.supplyOn() ? volts : MeterFunction.OHMS, part, situation.id());
         Solution s = Network.of(sheet, situation, ParameterSample.NOMINAL).solve(fault);
         double[] slopes = sensitivities.predict(s, probe, Meter.GENERAL).slopes();
-        for (int p = 0; p < sensitivities.parameters().size(); p += 7) {
-          String name = sensitivities.parameters().get(p);
-          if (!name.startsWith("load:") && !name.equals("supply") && !name.equals("legs")) {
-            continue;
-          }
-          double step = 0.01;
-          Complex above = moved(sheet, situation, fault, probe, name, step);
-          Complex below = moved(sheet, situation, fault, probe, name, -step);
-          Complex slope = above.minus(below).times(0.5 / step);
+        for (List<Integer> ofKind : kinds.values()) {
+          int p = ofKind.get(i % ofKind.size());
+          String name = names.get(p);
+          Complex above = moved(sheet, situation, fault, probe, name, STEP);
+          Complex below = moved(sheet, situation, fault, probe, name, -STEP);
+          double widened = secantOverTangent(sheet, situation, name);
+          Complex slope = above.minus(below).times(0.5 / STEP * widened);
           assertThat(new Complex(slopes[2 * p], slopes[2 * p + 1]).minus(slope).abs())
               .as("%s on %s in %s of %s", name, part.id(), situation.id(), key)
-              .isLessThan((situation.supplyOn() ? 1e-6 : 1e-4) + 1e-3 * slope.abs());
+              .isLessThan((situation.supplyOn() ? 5e-5 : 1e-4) + 2e-3 * slope.abs());
+          checked++;
         }
       }
     }
+    assertThat(checked).isGreaterThan(kinds.size() * sheet.situations().size());
+  }
+
+  private static final int SOME = 4;
+  private static final double STEP = 0.01;
+
+  /** How much wider a log-normal parameter spreads than its tangent would have it. */
+  private static double secantOverTangent(Sheet sheet, Situation situation, String name) {
+    double secant = difference(sheet, situation, name, Sensitivities.SECANT);
+    double tangent = difference(sheet, situation, name, STEP);
+    return tangent == 0 ? 1 : secant / tangent;
+  }
+
+  /** By which the branches that a parameter bears on differ, per standard deviation of it. */
+  private static double difference(Sheet sheet, Situation situation, String name, double by) {
+    List<Branch> above = new Circuit(sheet, situation, n -> n.equals(name) ? by : 0).branches();
+    List<Branch> below = new Circuit(sheet, situation, n -> n.equals(name) ? -by : 0).branches();
+    double most = 0;
+    for (int i = 0; i < above.size(); i++) {
+      most = Math.max(most, above.get(i).ohms().minus(below.get(i).ohms()).abs());
+    }
+    for (int i = 0; most == 0 && i < above.size(); i++) {
+      most = Math.max(most, above.get(i).emf().minus(below.get(i).emf()).abs());
+    }
+    return most / (2 * by);
   }
 
   /** The largest sheet is meant to be as rich as a real unit. */
