@@ -218,7 +218,10 @@ class EverySheetTest {
     for (int p = 0; p < names.size(); p++) {
       kinds.computeIfAbsent(names.get(p).replaceAll(":.*", ""), k -> new ArrayList<>()).add(p);
     }
-    assertThat(kinds).hasSizeGreaterThanOrEqualTo(5);
+    // a stray capacitance is weighed in ohms, in which it is far from straight: microvolts of
+    // ghosts
+    kinds.keySet().removeIf(k -> k.startsWith("stray"));
+    assertThat(kinds).hasSizeGreaterThanOrEqualTo(4);
     List<Part> parts = List.copyOf(sheet.parts().values());
     int checked = 0;
     for (Situation situation : sheet.situations().values()) {
@@ -240,7 +243,7 @@ class EverySheetTest {
           Complex slope = above.minus(below).times(0.5 / STEP * widened);
           assertThat(new Complex(slopes[2 * p], slopes[2 * p + 1]).minus(slope).abs())
               .as("%s on %s in %s of %s", name, part.id(), situation.id(), key)
-              .isLessThan((situation.supplyOn() ? 5e-5 : 1e-4) + 2e-3 * slope.abs());
+              .isLessThan((situation.supplyOn() ? 1e-6 : 1e-4) + 2e-3 * slope.abs());
           checked++;
         }
       }
