@@ -78,7 +78,7 @@ class LauncherTest {
     assertThat(jolly.says("demo")).contains("http://127.0.0.1:");
 
     // built anew meanwhile: the old one makes way
-    Files.writeString(jolly.home().resolve("jolly-chain.jar"), "what was built before");
+    Files.writeString(jolly.home().resolve("unpacked"), "what was built before");
     assertThat(jolly.says("demo")).contains("Jolly Chain is ready");
 
     assertThat(jolly.says("start")).contains("it runs already, as ./jolly demo");

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.LoadState;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -23,6 +24,8 @@ class SheetsTest extends BrowserTest {
     page.navigate(application.address() + "#/sheets/" + key);
     assertThat(page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Circuit")))
         .isVisible();
+    // drawn and solved: what is drawn anew under a click takes it away
+    page.waitForLoadState(LoadState.NETWORKIDLE);
     return page;
   }
 

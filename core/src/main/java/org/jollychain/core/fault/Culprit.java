@@ -20,7 +20,7 @@ public sealed interface Culprit {
 
   /** The same within a sentence: {@code the high limit}. */
   default String said(Sheet sheet) {
-    return "the " + title(sheet);
+    return suspect() ? "the " + title(sheet) : title(sheet);
   }
 
   /** Whether it is something on the sheet that may be at fault. */
@@ -133,11 +133,6 @@ public sealed interface Culprit {
     }
 
     @Override
-    public String said(Sheet sheet) {
-      return title(sheet);
-    }
-
-    @Override
     public boolean suspect() {
       return false;
     }
@@ -154,11 +149,6 @@ public sealed interface Culprit {
     @Override
     public String title(Sheet sheet) {
       return "something that is not on this sheet";
-    }
-
-    @Override
-    public String said(Sheet sheet) {
-      return title(sheet);
     }
 
     @Override

@@ -17,7 +17,7 @@ import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
-/** The fixed orders in which schools of technicians test a unit, part by part. */
+/** The fixed orders in which technicians are taught to test a unit, part by part. */
 final class FixedSequences {
 
   private final Sheet sheet;

@@ -2,7 +2,7 @@ package org.jollychain.core.plan;
 
 import org.jollychain.core.quantity.Kebab;
 
-/** In which order a school of technicians goes through a unit. */
+/** In which order a unit is gone through. */
 public enum Order {
   /** What tells most for its minutes. */
   BEST_VALUE,

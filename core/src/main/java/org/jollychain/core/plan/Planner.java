@@ -51,14 +51,14 @@ public final class Planner {
           .orElseGet(() -> writer.end(end.get(), opinion.assessment().leading()));
     }
     List<TwoStepLookahead.Option<Question, WorkState>> ranked = TwoStepLookahead.ranked(state.at());
-    Optional<Question> school =
+    Optional<Question> inOrder =
         policy.order() == Order.BEST_VALUE
             ? Optional.empty()
             : sequences.next(policy.order(), state, complaint.map(sheet.complaints()::get));
-    if (ranked.isEmpty() && school.isEmpty()) {
+    if (ranked.isEmpty() && inOrder.isEmpty()) {
       return writer.nothing();
     }
-    return writer.ask(ranked, school);
+    return writer.ask(ranked, inOrder);
   }
 
   /** What is left to the end in every order, side by side. */

@@ -37,12 +37,12 @@ final class ProposalWriter {
     this.problem = state.problem();
   }
 
-  Plan ask(List<TwoStepLookahead.Option<Question, WorkState>> ranked, Optional<Question> school) {
-    Question first = school.orElseGet(() -> ranked.get(0).test());
+  Plan ask(List<TwoStepLookahead.Option<Question, WorkState>> ranked, Optional<Question> inOrder) {
+    Question first = inOrder.orElseGet(() -> ranked.get(0).test());
     List<Proposal> next = new ArrayList<>();
     next.add(
         proposal(
-            first, false, school.isPresent() ? "Next in the order chosen." : why(first, ranked)));
+            first, false, inOrder.isPresent() ? "Next in the order chosen." : why(first, ranked)));
     List<String> kinds = new ArrayList<>(List.of(kind(first)));
     for (TwoStepLookahead.Option<Question, WorkState> o : ranked) {
       if (next.size() <= ALTERNATIVES && !kinds.contains(kind(o.test()))) {

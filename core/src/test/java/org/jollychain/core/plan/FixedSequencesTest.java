@@ -20,7 +20,7 @@ import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
-/** The orders of the schools, walked to their end with nothing learnt on the way. */
+/** The fixed orders, walked to their end with nothing learnt on the way. */
 class FixedSequencesTest {
 
   static Stream<String> sheets() {

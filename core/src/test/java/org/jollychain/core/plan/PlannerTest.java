@@ -256,7 +256,7 @@ class PlannerTest {
   }
 
   @Test
-  void an_outlooks_likelihoods_add_up_and_tell_open_from_closed() {
+  void likelihoods_add_up_and_tell_open_from_closed() {
     Question drop =
         new CandidateTests(DIAGNOSIS.unit()).drop(DRYER.part("high-limit")).orElseThrow();
     OutcomeModel outcomes =

@@ -22,7 +22,7 @@ class WorkStateTest {
 
   private static final Sheet DRYER = Sheets.dryer();
   private static final CandidateTests QUESTIONS = new CandidateTests(new UnitModel(DRYER));
-  private static final TimeCosts TARIFF = TimeCosts.USUAL;
+  private static final TimeCosts COSTS = TimeCosts.USUAL;
   private static final Question COLD = QUESTIONS.closedOhms(DRYER.part("high-limit")).orElseThrow();
   private static final Question LIVE = QUESTIONS.drop(DRYER.part("high-limit")).orElseThrow();
 
@@ -64,39 +64,39 @@ class WorkStateTest {
     Policy usual = Policy.usual(true);
     Policy opened =
         new Policy(
-            usual.method(), usual.order(), true, TARIFF, Set.of(), Set.of(), Set.of("rear-panel"));
-    WorkState.Move move = WorkState.after(DRYER, List.of(), opened).to(COLD, DRYER, TARIFF);
+            usual.method(), usual.order(), true, COSTS, Set.of(), Set.of(), Set.of("rear-panel"));
+    WorkState.Move move = WorkState.after(DRYER, List.of(), opened).to(COLD, DRYER, COSTS);
     assertThat(move.opening()).isZero();
   }
 
   @Test
   void an_access_that_demands_power_off_has_the_unit_isolated_before_it_is_live_again() {
-    WorkState.Move move = WorkState.ARRIVED.to(LIVE, DRYER, TARIFF);
+    WorkState.Move move = WorkState.ARRIVED.to(LIVE, DRYER, COSTS);
     assertThat(move.steps())
         .containsSubsequence("Isolate, lock off, prove dead", "Hands out, power on");
     assertThat(move.exposed()).isTrue();
-    assertThat(move.price(TARIFF)).isCloseTo(move.minutes() + TARIFF.exposure(), within(1e-9));
+    assertThat(move.price(COSTS)).isCloseTo(move.minutes() + COSTS.exposure(), within(1e-9));
   }
 
   @Test
   void from_live_to_isolated_costs_the_lockout_and_back_the_power() {
-    WorkState isolated = WorkState.ARRIVED.to(COLD, DRYER, TARIFF).after();
-    WorkState.Move back = isolated.to(LIVE, DRYER, TARIFF);
+    WorkState isolated = WorkState.ARRIVED.to(COLD, DRYER, COSTS).after();
+    WorkState.Move back = isolated.to(LIVE, DRYER, COSTS);
     assertThat(back.minutes())
-        .isCloseTo(TARIFF.energise() + TARIFF.change() + TARIFF.probe(), within(1e-9));
-    WorkState.Move again = back.after().to(COLD, DRYER, TARIFF);
+        .isCloseTo(COSTS.energise() + COSTS.change() + COSTS.probe(), within(1e-9));
+    WorkState.Move again = back.after().to(COLD, DRYER, COSTS);
     assertThat(again.minutes())
-        .isCloseTo(TARIFF.isolate() + TARIFF.change() + TARIFF.probe(), within(1e-9));
+        .isCloseTo(COSTS.isolate() + COSTS.change() + COSTS.probe(), within(1e-9));
   }
 
   @Test
   void every_wire_that_comes_off_is_paid_for() {
     Probe across = Probe.across(MeterFunction.OHMS, DRYER.part("element"), COLD.situation());
-    WorkState there = WorkState.ARRIVED.to(COLD, DRYER, TARIFF).after();
-    double none = there.to(new Question.Measure(across), DRYER, TARIFF).minutes();
+    WorkState there = WorkState.ARRIVED.to(COLD, DRYER, COSTS).after();
+    double none = there.to(new Question.Measure(across), DRYER, COSTS).minutes();
     double one =
-        there.to(new Question.Measure(across.lifted(Set.of("C3"))), DRYER, TARIFF).minutes();
-    assertThat(one - none).isCloseTo(TARIFF.lift(), within(1e-9));
+        there.to(new Question.Measure(across.lifted(Set.of("C3"))), DRYER, COSTS).minutes();
+    assertThat(one - none).isCloseTo(COSTS.lift(), within(1e-9));
   }
 
   @Test
@@ -105,9 +105,9 @@ class WorkStateTest {
     Question hot =
         new Question.Measure(
             Probe.across(MeterFunction.VOLTS_AC, furnace.part("high-limit"), "limit-test"));
-    WorkState.Move first = WorkState.ARRIVED.to(hot, furnace, TARIFF);
-    assertThat(first.minutes()).isGreaterThan(TARIFF.warm());
-    assertThat(first.after().to(hot, furnace, TARIFF).minutes()).isLessThan(TARIFF.warm());
+    WorkState.Move first = WorkState.ARRIVED.to(hot, furnace, COSTS);
+    assertThat(first.minutes()).isGreaterThan(COSTS.warm());
+    assertThat(first.after().to(hot, furnace, COSTS).minutes()).isLessThan(COSTS.warm());
   }
 
   /** Up to 50 V AC nothing is held against touching it (IEC 61140, from memory). */
@@ -116,6 +116,6 @@ class WorkStateTest {
     Sheet furnace = Sheets.shipped("furnace-24v");
     Question low =
         new CandidateTests(new UnitModel(furnace)).drop(furnace.part("high-limit")).orElseThrow();
-    assertThat(WorkState.ARRIVED.to(low, furnace, TARIFF).exposed()).isFalse();
+    assertThat(WorkState.ARRIVED.to(low, furnace, COSTS).exposed()).isFalse();
   }
 }
