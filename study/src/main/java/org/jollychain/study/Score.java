@@ -42,10 +42,9 @@ final class Score {
     rightPart += right ? 1 : 0;
     Map<String, Double> modes = new LinkedHashMap<>();
     for (Posterior.Entry b : beliefs) {
-      b.hypothesis().faults().stream()
-          .filter(f -> f.culprit().filter(best::equals).isPresent())
-          .flatMap(f -> f.failed().stream())
-          .forEach(m -> modes.merge(merged(m), b.probability(), Double::sum));
+      b.hypothesis()
+          .modeOf(best)
+          .ifPresent(m -> modes.merge(merged(m), b.probability(), Double::sum));
     }
     boolean modeRight =
         right
@@ -103,14 +102,7 @@ final class Score {
   private static Map<Culprit, Double> byCulprit(List<Posterior.Entry> beliefs) {
     Map<Culprit, Double> by = new LinkedHashMap<>();
     for (Posterior.Entry b : beliefs) {
-      Hypothesis h = b.hypothesis();
-      if (h.kind() == Hypothesis.Kind.FAULTY) {
-        h.faults().stream()
-            .flatMap(f -> f.culprit().stream())
-            .forEach(c -> by.merge(c, b.probability(), Double::sum));
-      } else {
-        by.merge(h.culprit(), b.probability(), Double::sum);
-      }
+      b.hypothesis().culprits().forEach(c -> by.merge(c, b.probability(), Double::sum));
     }
     return by;
   }

@@ -57,14 +57,7 @@ final class LeadingSuspect {
   private Culprit mostProbable() {
     Map<Culprit, Double> blamed = new HashMap<>();
     for (Posterior.Entry e : posterior.all()) {
-      Hypothesis h = e.hypothesis();
-      if (h.kind() == Hypothesis.Kind.FAULTY) {
-        h.faults()
-            .forEach(
-                f -> f.culprit().ifPresent(c -> blamed.merge(c, e.probability(), Double::sum)));
-      } else {
-        blamed.merge(h.culprit(), e.probability(), Double::sum);
-      }
+      e.hypothesis().culprits().forEach(c -> blamed.merge(c, e.probability(), Double::sum));
     }
     Culprit leader = posterior.leader().hypothesis().first();
     return blamed.entrySet().stream()
@@ -89,14 +82,7 @@ final class LeadingSuspect {
       case FAULTY ->
           h.supplyFault()
               .map(SupplyFault::toString)
-              .orElseGet(
-                  () ->
-                      h.faults().stream()
-                          .filter(f -> f.culprit().filter(culprit::equals).isPresent())
-                          .flatMap(f -> f.failed().stream())
-                          .findFirst()
-                          .orElseThrow()
-                          .toString());
+              .orElseGet(() -> h.modeOf(culprit).orElseThrow().toString());
     };
   }
 

@@ -11,7 +11,9 @@ import org.jollychain.core.sheet.Situation;
 public sealed interface Fault {
 
   /** What it changes in the sound circuit in a situation. */
-  List<Change> changesIn(Situation situation);
+  default List<Change> changesIn(Situation situation) {
+    return changes();
+  }
 
   /** What it changes whenever it is there. */
   List<Change> changes();
@@ -127,11 +129,6 @@ public sealed interface Fault {
     }
 
     @Override
-    public List<Change> changesIn(Situation situation) {
-      return changes;
-    }
-
-    @Override
     public Optional<Culprit> culprit() {
       return Optional.of(new Culprit.OfCommand(command));
     }
@@ -153,11 +150,6 @@ public sealed interface Fault {
     @Override
     public Fault doing(List<Change> other) {
       return new OfSupply(kind, other);
-    }
-
-    @Override
-    public List<Change> changesIn(Situation situation) {
-      return changes;
     }
 
     @Override

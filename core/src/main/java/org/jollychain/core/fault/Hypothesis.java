@@ -38,22 +38,35 @@ public record Hypothesis(Kind kind, List<Fault> faults, double prior) {
       case SOUND -> new Culprit.NothingWrong();
       case NOT_ON_SHEET -> new Culprit.NotOnSheet();
       case FAULTY -> {
-        List<Culprit> all = faults.stream().flatMap(f -> f.culprit().stream()).toList();
+        List<Culprit> all = culprits().toList();
         yield all.size() == 1 ? all.get(0) : new Culprit.Several(all);
       }
     };
   }
 
+  /** All that it blames, one by one. */
+  public Stream<Culprit> culprits() {
+    return kind == Kind.FAULTY
+        ? faults.stream().flatMap(f -> f.culprit().stream())
+        : Stream.of(culprit());
+  }
+
   /** What it blames, or the first of several. */
   public Culprit first() {
-    return kind == Kind.FAULTY ? faults.get(0).culprit().orElseThrow() : culprit();
+    return culprits().findFirst().orElseThrow();
   }
 
   /** Whether it blames this, alone or beside others. */
   public boolean blames(Culprit culprit) {
-    return kind == Kind.FAULTY
-        ? faults.stream().anyMatch(f -> f.culprit().filter(culprit::equals).isPresent())
-        : culprit().equals(culprit);
+    return culprits().anyMatch(culprit::equals);
+  }
+
+  /** In which way a part or a command has failed here, if it has. */
+  public Optional<FaultMode> modeOf(Culprit culprit) {
+    return faults.stream()
+        .filter(f -> f.culprit().filter(culprit::equals).isPresent())
+        .flatMap(f -> f.failed().stream())
+        .findFirst();
   }
 
   /** In the words of the trade: {@code high limit open}. */

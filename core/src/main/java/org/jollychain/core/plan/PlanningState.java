@@ -6,8 +6,6 @@ import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
-import org.jollychain.core.fault.FaultMode;
-import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.sequencing.Distribution;
 import org.jollychain.core.sequencing.Position;
 import org.jollychain.core.sheet.Sheet;
@@ -50,11 +48,6 @@ record PlanningState(PlanningProblem problem, Position<Question, WorkState> at) 
 
   Distribution.Split split(Question question) {
     return at.believed().split(problem.outcomes(question));
-  }
-
-  /** Whether it may have opened by heat and closed again. */
-  static boolean closesAgain(Hypothesis h) {
-    return h.ofParts().anyMatch(f -> f.mode() == FaultMode.TRIPPED);
   }
 
   Optional<Question> confirming(int culprit, boolean confirmed) {

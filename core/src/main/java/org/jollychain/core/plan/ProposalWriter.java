@@ -5,11 +5,13 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Thresholds;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Culprit;
+import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
@@ -107,12 +109,17 @@ final class ProposalWriter {
   private String confirmBy() {
     Hypothesis leader = problem.leader();
     Culprit first = leader.first();
-    Optional<Question> own = problem.confirming(leader, state.at().made(), false);
+    Optional<Question> due = problem.confirming(leader, state.at().made(), false);
+    Optional<Question> own =
+        leader.supplyFault().isPresent()
+            ? due
+            : due.or(() -> problem.confirming(leader, Set.of(), false));
     if (own.isPresent()) {
       List<String> lifted = own.get().probe().map(p -> List.copyOf(p.liftedAt())).orElse(List.of());
       String off = lifted.isEmpty() ? "" : ", wire off at " + String.join(" and ", lifted);
-      return "%s%s (%s)."
-          .formatted(own.get().title(sheet), off, sheet.situation(own.get().situation()).title());
+      String again = due.isEmpty() ? ", once more with firm contact" : "";
+      String situation = sheet.situation(own.get().situation()).title();
+      return "%s%s%s (%s).".formatted(own.get().title(sheet), off, again, situation);
     }
     return switch (leader.kind()) {
       case SOUND -> "Run it through a whole cycle: it must heat, and cycle on its control.";
@@ -120,7 +127,7 @@ final class ProposalWriter {
       case FAULTY ->
           leader.supplyFault().isPresent()
               ? "Have it measured at the outlet and at the breaker, before the unit is opened."
-              : switch (leader.faults().get(0).failed().orElseThrow()) {
+              : switch (leader.modeOf(first).orElseThrow()) {
                 case NOT_MADE -> "Give the command and see whether the contact closes.";
                 case INTERMITTENT ->
                     "Renew what is burnt or loose in %s or its terminals, then prove it at work."
@@ -138,12 +145,17 @@ final class ProposalWriter {
         found
             ? "By its own test: %s. Find what made it fail before it is renewed like for like."
                 .formatted(leading.title())
-            : PlanningState.closesAgain(problem.likeliest(call))
+            : closesAgain(problem.likeliest(call))
                 ? "It points to %s. It has opened by heat and closed again: find what let it overheat."
                     .formatted(leading.title())
                 : "Most likely by far: %s. %s".formatted(leading.title(), confirmBy());
     return plan(
         List.of(), found ? Plan.State.FOUND : Plan.State.CLEAR, say, new Plan.Expected(0, 0));
+  }
+
+  /** Whether it may have opened by heat and closed again. */
+  private static boolean closesAgain(Hypothesis h) {
+    return h.ofParts().anyMatch(f -> f.mode() == FaultMode.TRIPPED);
   }
 
   Plan nothing() {

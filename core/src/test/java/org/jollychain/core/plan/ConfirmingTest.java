@@ -111,4 +111,16 @@ class ConfirmingTest {
         .contains("Ohms across the cycling thermostat")
         .doesNotMatch(LIVE_WORDS);
   }
+
+  /** A test that was made is not called out of reach. */
+  @Test
+  void a_test_that_was_made_is_to_be_made_again() {
+    assertThat(
+            confirmBy(
+                Policy.usual(true),
+                read.live("L1-L2 238"),
+                read.drop("thermal-cutoff", "237.8"),
+                read.ohms("thermal-cutoff", "OL")))
+        .startsWith("Ohms across the thermal cut-off, once more with firm contact");
+  }
 }
