@@ -11,6 +11,7 @@ export type Riser = components['schemas']['Riser'];
 export type Tread = components['schemas']['Tread'];
 export type Flag = components['schemas']['Flag'];
 export type Verdict = PartAssessment['verdict'];
+export type Complaint = components['schemas']['Complaint'];
 export type Sheet = components['schemas']['Sheet'];
 export type SheetSummary = components['schemas']['SheetSummary'];
 export type SheetRevision = components['schemas']['SheetRevision'];

@@ -4,6 +4,7 @@ import { describe, expect, it, vi } from 'vitest';
 import type { PartAssessment, Verdict } from '../api/client';
 import ChainStrip from './ChainStrip.svelte';
 import LinkRing from './LinkRing.svelte';
+import { scale } from './scale';
 import { riser, staircase, tread } from './staircase.fixture';
 import StaircaseChart from './StaircaseChart.svelte';
 
@@ -105,6 +106,42 @@ describe('the staircase chart', () => {
       onselect: vi.fn()
     });
     expect(container.querySelector('line.suspect')).toBeNull();
+  });
+});
+
+describe('the staircase beside an upright chain', () => {
+  it('draws the same marks turned: the chain down, potential to the right', () => {
+    const props = { path, parts, selected: -1, onselect: vi.fn() };
+    const wide = render(StaircaseChart, { ...props, width: 600 }).container;
+    const upright = render(StaircaseChart, { ...props, width: 92, rows: 54 }).container;
+    expect(upright.querySelector('svg')).toHaveAttribute('height', String(54 * path.risers.length));
+    const places = (within: HTMLElement, axis: 'cx' | 'cy') =>
+      [...within.querySelectorAll('circle.mark')].map((m) => Number(m.getAttribute(axis)));
+    // 239.5 V at the first point: near the top, or near the right and in the first row
+    expect(places(wide, 'cy')[0]).toBeLessThan(60);
+    expect(places(upright, 'cx')[0]).toBeGreaterThan(80);
+    expect(places(upright, 'cy')[0]).toBeLessThan(54);
+    for (const drawing of [wide, upright]) {
+      expect(drawing.querySelectorAll('path.expected, path.believed')).toHaveLength(2);
+      expect(drawing.querySelectorAll('rect:not(.callout)').length).toBeGreaterThanOrEqual(
+        path.treads.length
+      );
+    }
+    expect(upright.querySelectorAll('text')).toHaveLength(0);
+  });
+});
+
+describe('a scale', () => {
+  it.each([false, true])('holds a box of volts and places in order, upright %s', (upright) => {
+    const s = scale(path, { width: 300, height: 200, margin: 40 }, upright);
+    const box = s.box(s.along(0), s.along(1), 10, 100, 3);
+    const corners = [s.at(s.along(0), 10), s.at(s.along(1), 100)];
+    for (const { x, y } of corners) {
+      expect(x).toBeGreaterThanOrEqual(box.x);
+      expect(x).toBeLessThanOrEqual(box.x + box.width);
+      expect(y).toBeGreaterThanOrEqual(box.y);
+      expect(y).toBeLessThanOrEqual(box.y + box.height);
+    }
   });
 });
 

@@ -1,7 +1,8 @@
 import { render, screen } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { Answer, Drawing, Part, Sheet } from '../api/client';
+import type { Answer, Drawing } from '../api/client';
+import * as fixtures from '../api/fixtures';
 import CircuitDrawing from './CircuitDrawing.svelte';
 import { brief, layout, wrap } from './layout';
 import { asFile } from './svgFile';
@@ -17,22 +18,18 @@ const drawing: Drawing = {
   ]
 };
 
-const part = (id: string, kind: string, from: string, to: string) =>
-  ({ id, kind, title: `the ${id}`, from, to }) as unknown as Part;
-
-const sheet = {
+const sheet = fixtures.sheet({
   points: Object.fromEntries(['L', 'A', 'N'].map((id) => [id, { id, title: `Point ${id}` }])),
   parts: {
-    limit: part('limit', 'limit', 'L', 'A'),
-    element: {
-      ...part('element', 'heating-element', 'A', 'N'),
+    limit: fixtures.part('limit', 'limit', 'L', 'A', { title: 'the limit' }),
+    element: fixtures.part('element', 'heating-element', 'A', 'N', {
+      title: 'the element',
       load: { ohms: 16, powerFactor: 1, runsAbove: 0.7 }
-    }
-  },
-  supply: { volts: 240 }
-} as unknown as Sheet;
+    })
+  }
+});
 
-const answer = {
+const answer: Answer = {
   points: [
     { point: 'L', sound: 240, now: 240, floating: false },
     { point: 'A', sound: 240, now: 38.2, floating: true },
@@ -47,7 +44,7 @@ const answer = {
   notes: [],
   situation: 'call',
   reference: 'N'
-} as unknown as Answer;
+};
 
 const props = () => ({
   drawing,

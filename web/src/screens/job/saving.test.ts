@@ -1,122 +1,31 @@
 import { render, screen } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { api, type JobView, type PathTests, Problem } from '../../lib/api/client';
+import { api, type Entry, type JobView, Problem } from '../../lib/api/client';
+import * as fixtures from '../../lib/api/fixtures';
 import JobScreen from './JobScreen.svelte';
 
-const entry = {
-  id: 'e1',
-  number: 1,
-  item: { situation: 'call', value: '238' },
-  takenAt: '2026-02-03T04:05:06Z'
-};
-
-function view(evidence: object[]): JobView {
-  return {
-    job: {
-      id: 'j',
-      unitTag: 'LAU-2',
-      unitTitle: 'Dryer',
-      permit: 'live',
-      openedAt: '2026-02-03T04:05:06Z',
-      version: 1
-    },
-    sheetTitle: 'Dryer',
-    complaintTitle: '',
-    evidence,
-    policy: {},
-    assessment: {
-      parts: [
-        {
-          id: 'limit',
-          title: 'high limit',
-          verdict: 'untested',
-          probability: 0,
-          modes: [],
-          because: [],
-          reading: ''
-        }
-      ],
-      supply: { verdict: 'unmeasured', probability: 0, because: [] },
-      leading: {
-        part: 'unit',
-        mode: 'sound',
-        title: 'nothing wrong',
-        probability: 0.3,
-        confirmed: false
-      },
-      paths: [
-        {
-          id: 'heat',
-          title: 'Heat',
-          situation: 'call',
-          returnPoint: 'N',
-          treads: [
-            { point: 'L', expected: 240, estimated: 240, low: 239, high: 241 },
-            { point: 'N', expected: 0, estimated: 0, low: 0, high: 0 }
-          ],
-          risers: [{ part: 'limit', ifSound: 0, ifOpen: 240, ohmsIfSound: 0.1, amperesIfSound: 20 }]
-        }
-      ],
-      flags: [],
-      evidence: [],
-      unexplained: 0
-    },
-    plan: { state: 'ask', say: '', confirmBy: '', next: [], expected: { probes: 1, minutes: 1 } },
-    progress: []
-  } as unknown as JobView;
-}
-
-const sheet = {
-  points: { L: { id: 'L', title: 'Line' }, N: { id: 'N', title: 'Neutral' } },
-  parts: { limit: { id: 'limit', title: 'high limit', from: 'L', to: 'N' } },
-  situations: { call: { id: 'call', title: 'Heat called', supplyOn: true } },
-  supply: { terminals: { line1: 'L', neutral: 'N' }, system: 'single-phase', dc: false },
-  codes: {}
-};
+const entry = fixtures.entry(1, { item: { situation: 'call', value: '238' } });
+const view = (evidence: Entry[]) => fixtures.jobView({ evidence });
 
 const LOST = new Problem(0, 'No answer', 'Jolly Chain does not answer.');
 
+beforeEach(() => {
+  localStorage.clear();
+  vi.spyOn(api, 'sheet').mockResolvedValue(fixtures.sheet());
+  vi.spyOn(api, 'meters').mockResolvedValue([]);
+  vi.spyOn(api, 'tests').mockResolvedValue(fixtures.pathTests);
+});
+afterEach(() => vi.restoreAllMocks());
+
+async function open(loaded: JobView) {
+  vi.spyOn(api, 'job').mockResolvedValue(loaded);
+  const page = render(JobScreen, { params: { id: 'j' } });
+  await screen.findByRole('heading', { name: /LAU-2/ });
+  return page;
+}
+
 describe('a reading whose answer was lost', () => {
-  beforeEach(() => {
-    localStorage.clear();
-    // the test's page has no layout to observe
-    vi.stubGlobal(
-      'ResizeObserver',
-      class {
-        observe() {}
-        unobserve() {}
-        disconnect() {}
-      }
-    );
-    vi.spyOn(api, 'sheet').mockResolvedValue(sheet as never);
-    vi.spyOn(api, 'meters').mockResolvedValue([]);
-    vi.spyOn(api, 'tests').mockResolvedValue(tests);
-  });
-  afterEach(() => vi.restoreAllMocks());
-
-  const drop = {
-    way: 'drop' as const,
-    title: 'Live drop',
-    live: true,
-    function: 'volts-ac',
-    red: 'L',
-    black: 'N',
-    situation: 'call',
-    liftedAt: [],
-    expect: []
-  };
-  const tests: PathTests[] = [
-    { path: 'heat', supply: [drop], links: [{ part: 'limit', tests: [{ ...drop, across: 'limit' }] }] }
-  ];
-
-  async function open(loaded: JobView) {
-    vi.spyOn(api, 'job').mockResolvedValue(loaded);
-    const page = render(JobScreen, { params: { id: 'j' } });
-    await screen.findByRole('heading', { name: /LAU-2/ });
-    return page;
-  }
-
   it('is sent again under its id after a reload, and once only', async () => {
     const sent = vi.spyOn(api, 'addEvidence').mockRejectedValueOnce(LOST);
     const page = await open(view([]));
@@ -160,8 +69,32 @@ describe('a reading whose answer was lost', () => {
     const why = await screen.findByLabelText('Why');
     await userEvent.type(why, 'probe slipped');
     await userEvent.keyboard('{Enter}');
-    await screen.findAllByText('Jolly Chain does not answer.');
+    expect(await screen.findByText('Jolly Chain does not answer.')).toBeVisible();
     expect(why).toHaveValue('probe slipped');
     expect(screen.getByText('Strike this out?')).toBeVisible();
+  });
+});
+
+describe('the keys', () => {
+  it('move along the chain, and type into the field of what is chosen', async () => {
+    await open(view([]));
+    await userEvent.keyboard('{ArrowRight}');
+    expect(screen.getByRole('button', { name: /high limit/ })).toHaveAttribute('aria-pressed', 'true');
+    await userEvent.keyboard('2');
+    expect(screen.getByRole('textbox', { name: 'Reading' })).toHaveValue('2');
+  });
+
+  it('are listed by the question mark', async () => {
+    await open(view([]));
+    await userEvent.keyboard('?');
+    expect(await screen.findByRole('heading', { name: 'Keys' })).toBeVisible();
+  });
+
+  it('strike nothing in a job that is closed', async () => {
+    await open(
+      fixtures.jobView({ evidence: [entry], job: fixtures.job({ closedAt: '2026-02-03T05:00:00Z' }) })
+    );
+    await userEvent.keyboard('u');
+    expect(screen.queryByText('Strike this out?')).toBeNull();
   });
 });

@@ -1,16 +1,19 @@
 import { render, screen, waitFor } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { api, type JobSummary, type Sheet, type SheetSummary, type Unit } from '../../lib/api/client';
+import { api, type JobSummary, type SheetSummary, type Unit } from '../../lib/api/client';
+import { job, jobView, sheet } from '../../lib/api/fixtures';
 import NewJob from './NewJob.svelte';
 
-const units = [{ id: 'u1', tag: 'LAU-2', title: 'Bunkhouse dryer', place: 'Cellar' }] as Unit[];
-const sheets = [
-  { key: 'dryer', revision: 3, title: 'A dryer' },
-  { key: 'range', revision: 1, title: 'A range' }
-] as SheetSummary[];
-const jobs = [{ job: { unitTag: 'LAU-2', sheetKey: 'range' } }] as JobSummary[];
-const sheet = { complaints: { cold: { id: 'cold', title: 'Stays cold' } } } as unknown as Sheet;
+const units: Unit[] = [{ id: 'u1', tag: 'LAU-2', title: 'Bunkhouse dryer', model: '', place: 'Cellar' }];
+const revised = { family: 'other', createdAt: '2026-02-03T04:05:06Z' };
+const sheets: SheetSummary[] = [
+  { ...revised, key: 'dryer', revision: 3, title: 'A dryer' },
+  { ...revised, key: 'range', revision: 1, title: 'A range' }
+];
+const jobs: JobSummary[] = [
+  { job: job({ unitTag: 'LAU-2', sheetKey: 'range' }), complaintTitle: '', readings: 0 }
+];
 
 const tag = () => screen.getByLabelText('Unit');
 const chosen = () => (screen.getByLabelText('Circuit sheet') as HTMLSelectElement).value;
@@ -23,7 +26,7 @@ describe('a new job', () => {
     vi.spyOn(api, 'units').mockResolvedValue(units);
     vi.spyOn(api, 'sheets').mockResolvedValue(sheets);
     vi.spyOn(api, 'jobs').mockResolvedValue(jobs);
-    vi.spyOn(api, 'sheet').mockResolvedValue(sheet);
+    vi.spyOn(api, 'sheet').mockResolvedValue(sheet());
   });
 
   it('is not opened without a unit', async () => {
@@ -45,7 +48,7 @@ describe('a new job', () => {
   });
 
   it('takes the sheet a known unit was last worked on with', async () => {
-    const open = vi.spyOn(api, 'openJob').mockResolvedValue({} as never);
+    const open = vi.spyOn(api, 'openJob').mockResolvedValue(jobView());
     const onclose = vi.fn();
     render(NewJob, { onclose });
     await userEvent.type(tag(), 'lau-2');

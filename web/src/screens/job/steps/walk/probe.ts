@@ -1,4 +1,4 @@
-import type { Evidence, PathTest, PathTests, Proposal, Sheet } from '../../lib/api/client';
+import type { Evidence, PathTest, PathTests, Proposal, Sheet } from '../../../../lib/api/client';
 
 /** How a link is measured. */
 export type Way = PathTest['way'];

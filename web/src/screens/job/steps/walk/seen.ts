@@ -1,4 +1,4 @@
-import type { Proposal, Sheet } from '../../lib/api/client';
+import type { Proposal, Sheet } from '../../../../lib/api/client';
 
 export const RUNS: [value: string, words: string][] = [
   ['yes', 'Runs'],

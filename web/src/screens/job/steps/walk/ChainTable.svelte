@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { PartAssessment, Staircase } from '../../lib/api/client';
-  import { ohms, volts, watts, words } from '../../lib/format/format';
+  import type { PartAssessment, Staircase } from '../../../../lib/api/client';
+  import { ohms, volts, watts, words } from '../../../../lib/format/format';
 
   /** The staircase as a table, for those who would rather read it or have it read. */
   let { path, parts }: { path: Staircase; parts: Map<string, PartAssessment> } = $props();

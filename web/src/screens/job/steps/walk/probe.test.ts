@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import type { PathTest, PathTests, Proposal, Sheet } from '../../lib/api/client';
+import type { PathTest, PathTests } from '../../../../lib/api/client';
+import * as fixtures from '../../../../lib/api/fixtures';
 import { asEvidence, chosenProbe, proposed, SUPPLY, testsAt } from './probe';
 
-const sheet = {
-  supply: { system: 'split-phase' },
-  parts: { limit: { id: 'limit', title: 'limit', from: 'L1', to: 'A' } },
-  situations: { call: { id: 'call', supplyOn: true }, isolated: { id: 'isolated', supplyOn: false } }
-} as unknown as Sheet;
+const sheet = fixtures.sheet({
+  parts: { limit: fixtures.part('limit', 'limit', 'L1', 'A') }
+});
 
 function test(way: PathTest['way'], more: Partial<PathTest> = {}): PathTest {
   return {
@@ -62,15 +61,13 @@ describe('the probe that the technician chooses', () => {
 
 describe('what the planner proposes', () => {
   it('becomes a probe with its lifted wires, and evidence with how it was taken', () => {
-    const proposal = {
+    const proposal = fixtures.proposal({
       function: 'ohms',
-      across: 'limit',
       red: 'L1',
-      black: 'A',
       situation: 'isolated',
       liftedAt: ['A'],
       expect: [{ shown: 'OL', meaning: 'it is the limit', probability: 0.6 }]
-    } as unknown as Proposal;
+    });
     const probe = proposed(proposal, sheet);
     expect([probe.unit, probe.expectations[0]?.reading]).toEqual(['Ω', 'OL']);
     expect(asEvidence(probe, '0.2', { meter: 'bench', celsius: '95 C', reseated: true })).toEqual({
@@ -86,17 +83,16 @@ describe('what the planner proposes', () => {
   });
 
   it('says how hot the part is to be and whether its terminals are put on again', () => {
-    const base = { function: 'ohms', across: 'limit', situation: 'isolated', liftedAt: [], expect: [] };
-    const hot = { ...base, celsius: 129, reseated: false } as unknown as Proposal;
+    const hot = fixtures.proposal({ celsius: 129 });
     expect(proposed(hot, sheet)).toMatchObject({ celsius: '129 C' });
     expect(proposed(hot, sheet).reseated).toBeUndefined();
-    const again = { ...base, reseated: true } as unknown as Proposal;
+    const again = fixtures.proposal({ reseated: true });
     expect(proposed(again, sheet)).toMatchObject({ reseated: true });
     expect(proposed(again, sheet).celsius).toBeUndefined();
   });
 
   it('takes the ends of a part where a clamp goes around it', () => {
-    const clamp = { function: 'amps-ac', across: 'limit', situation: 'call', liftedAt: [], expect: [] };
-    expect(proposed(clamp as unknown as Proposal, sheet)).toMatchObject({ red: 'L1', unit: 'A' });
+    const clamp = fixtures.proposal({ function: 'amps-ac', red: undefined, black: undefined });
+    expect(proposed(clamp, sheet)).toMatchObject({ red: 'L1', unit: 'A' });
   });
 });

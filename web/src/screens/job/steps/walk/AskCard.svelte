@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import type { Evidence, Proposal, Sheet } from '../../lib/api/client';
+  import type { Evidence, Proposal, Sheet } from '../../../../lib/api/client';
   import NextCard from './NextCard.svelte';
   import { answersTo } from './seen';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import type { Snippet } from 'svelte';
-  import type { Meter, Sheet } from '../../lib/api/client';
+  import type { Meter, Sheet } from '../../../../lib/api/client';
   import NextCard from './NextCard.svelte';
   import { type How, type Probe } from './probe';
 

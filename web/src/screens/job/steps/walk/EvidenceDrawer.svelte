@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { Entry, JobView, Sheet } from '../../lib/api/client';
-  import FileButton from '../../lib/controls/FileButton.svelte';
+  import type { Entry, JobView, Sheet } from '../../../../lib/api/client';
+  import FileButton from '../../../../lib/controls/FileButton.svelte';
 
   /** Every reading beside what was to be expected; struck ones stay visible. */
   let {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Evidence, Sheet } from '../../lib/api/client';
+  import type { Evidence, Sheet } from '../../../../lib/api/client';
   import { answersTo } from './seen';
 
   /** What is seen or heard without being asked: what runs, how a part looks, which code is shown. */

@@ -8,26 +8,23 @@
     TextInput
   } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, type Forecast, type Policy, reason } from '../../lib/api/client';
-  import { duration } from '../../lib/format/format';
-  import { METHODS, ORDERS } from '../../lib/assessment/policy';
+  import { api, type Forecast, type Policy, reason } from '../../../lib/api/client';
+  import { duration } from '../../../lib/format/format';
+  import type { Failure } from '../JobSession.svelte';
+  import { METHODS, ORDERS } from '../../../lib/assessment/policy';
 
   /** How the job is done from here: permit, method, order, the price of live work, what is given up. */
   let {
     job,
     permit: permitNow,
     policy,
-    busy,
-    error,
     onkeep,
     onclose
   }: {
     job: string;
     permit: string;
     policy: Policy;
-    busy: boolean;
-    error: string;
-    onkeep: (permit: string, policy: Policy) => void;
+    onkeep: (permit: string, policy: Policy) => Promise<Failure | undefined>;
     onclose: () => void;
   } = $props();
 
@@ -40,6 +37,8 @@
 
   let forecast = $state.raw<Forecast[]>();
   let unreckoned = $state('');
+  let error = $state('');
+  let sending = $state(false);
 
   api
     .forecast(untrack(() => job))
@@ -50,9 +49,10 @@
   const price = $derived(Number(exposure.replace(',', '.')));
   const wrong = $derived(!Number.isFinite(price) || price < 0 || price > 1000 || exposure.trim() === '');
 
-  function keep() {
-    if (wrong || busy) return;
-    onkeep(permit, {
+  async function keep() {
+    if (wrong || sending) return;
+    sending = true;
+    const failure = await onkeep(permit, {
       ...policy,
       method: method as NonNullable<Policy['method']>,
       order: order as NonNullable<Policy['order']>,
@@ -60,6 +60,9 @@
       unreachable,
       skipped
     });
+    sending = false;
+    if (failure) error = failure.why;
+    else onclose();
   }
 </script>
 
@@ -69,7 +72,7 @@
   modalHeading="How this job is done"
   primaryButtonText="Plan so"
   secondaryButtonText="As it was"
-  primaryButtonDisabled={wrong || busy}
+  primaryButtonDisabled={wrong || sending}
   hasForm
   on:click:button--secondary={onclose}
   on:close={onclose}

@@ -1,23 +1,20 @@
 import { render, screen } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { Assessment, JobView, Proposal, Sheet } from '../../lib/api/client';
+import Flags from '../../../../lib/assessment/Flags.svelte';
+import Suspects from '../../../../lib/assessment/Suspects.svelte';
+import * as fixtures from '../../../../lib/api/fixtures';
 import AskCard from './AskCard.svelte';
 import EvidenceDrawer from './EvidenceDrawer.svelte';
-import Flags from '../../lib/assessment/Flags.svelte';
 import { PLAIN, type Probe } from './probe';
 import ProbeCard from './ProbeCard.svelte';
-import Suspects from '../../lib/assessment/Suspects.svelte';
+import SeenForm from './SeenForm.svelte';
 
-const sheet = {
-  points: { C1: { id: 'C1', title: 'Limit in', pin: 'brown' }, C2: { id: 'C2', title: 'Limit out' } },
-  parts: { limit: { id: 'limit', title: 'high limit' } },
-  situations: { call: { id: 'call', title: 'Heat called', supplyOn: true } }
-} as unknown as Sheet;
+const sheet = fixtures.sheet();
 
 const probe: Probe = {
-  red: 'C1',
-  black: 'C2',
+  red: 'L',
+  black: 'A',
   function: 'volts-ac',
   unit: 'V',
   situation: 'call',
@@ -74,7 +71,7 @@ describe('the probe card', () => {
   });
 });
 
-const assessment = {
+const assessment = fixtures.assessment({
   parts: [
     {
       id: 'limit',
@@ -88,30 +85,15 @@ const assessment = {
       reading: '237.8 V',
       because: ['237.8 V across the high limit']
     },
-    {
-      id: 'element',
-      title: 'element',
-      verdict: 'passes',
-      probability: 0.0001,
-      modes: [],
-      reading: '',
-      because: []
-    }
+    ...fixtures.assessment().parts.slice(1)
   ],
   supply: { verdict: 'sound', probability: 0.02, because: ['238 V from L1 to L2'] },
-  leading: {
-    part: 'limit',
-    mode: 'open',
-    title: 'high limit open',
-    probability: 0.97,
-    confirmed: false
-  },
+  leading: { part: 'limit', mode: 'open', title: 'high limit open', probability: 0.97, confirmed: false },
   evidence: [
     { id: 'e1', place: 'across the high limit', shown: '237.8 V', ifSound: '0.3 V', expected: '238 V' }
   ],
-  unexplained: 0.01,
-  flags: []
-} as unknown as Assessment;
+  unexplained: 0.01
+});
 
 describe('the suspects', () => {
   it('stand in the order of their probability, without what is as good as excluded', () => {
@@ -131,29 +113,12 @@ describe('the suspects', () => {
   });
 });
 
-const view = {
-  job: { complaint: 'no-heat' },
-  complaintTitle: 'No heat',
-  plan: { state: 'confirm', next: [], say: '', confirmBy: '', expected: { probes: 1, minutes: 1 } },
-  assessment,
-  evidence: [
-    {
-      id: 'e1',
-      number: 1,
-      item: { across: 'limit', situation: 'call', value: '237.8' },
-      takenAt: '2026-01-05T10:00:00Z',
-      struckWhy: ''
-    },
-    {
-      id: 'e2',
-      number: 2,
-      item: { red: 'C1', black: 'C2', situation: 'call', value: '3' },
-      takenAt: '2026-01-05T10:01:00Z',
-      struckAt: '2026-01-05T10:02:00Z',
-      struckWhy: 'slipped'
-    }
-  ]
-} as unknown as JobView;
+const struck = fixtures.entry(2, {
+  item: { red: 'L', black: 'A', situation: 'call', value: '3' },
+  struckAt: '2026-01-05T10:02:00Z',
+  struckWhy: 'slipped'
+});
+const view = fixtures.jobView({ assessment, evidence: [fixtures.entry(1), struck] });
 
 describe('the evidence drawer', () => {
   it('shows what was expected beside what was read, and struck ones with their reason', async () => {
@@ -171,15 +136,7 @@ describe('the evidence drawer', () => {
 describe('what is asked of eyes and ears', () => {
   it('is answered by a button', async () => {
     const onanswer = vi.fn();
-    const proposal = {
-      kind: 'runs',
-      title: 'Does the fan run?',
-      across: 'limit',
-      situation: 'call',
-      steps: [],
-      expect: [],
-      why: ''
-    } as unknown as Proposal;
+    const proposal = fixtures.proposal({ kind: 'runs', title: 'Does the fan run?' });
     render(AskCard, { proposal, sheet, aside: '', busy: false, error: '', caution: '', onanswer });
     await userEvent.click(screen.getByRole('button', { name: 'Does not run' }));
     expect(onanswer).toHaveBeenCalledWith({
@@ -188,6 +145,56 @@ describe('what is asked of eyes and ears', () => {
       value: 'no',
       part: 'limit'
     });
+  });
+});
+
+describe('what is seen without being asked', () => {
+  function form(more: Partial<typeof sheet> = {}) {
+    const onanswer = vi.fn();
+    render(SeenForm, { sheet: fixtures.sheet(more), situation: 'call', busy: false, onanswer });
+    return onanswer;
+  }
+
+  it('is of a load that runs or not, in the situation at hand', async () => {
+    const onanswer = form();
+    await userEvent.click(screen.getByRole('button', { name: 'Weakly' }));
+    expect(onanswer).toHaveBeenCalledWith({
+      observation: 'load-runs',
+      situation: 'call',
+      value: 'weakly',
+      part: 'element'
+    });
+  });
+
+  it('is how any part looks, in another situation', async () => {
+    const onanswer = form();
+    await userEvent.selectOptions(screen.getByLabelText('What'), 'look');
+    await userEvent.selectOptions(screen.getByLabelText('Part'), 'limit');
+    await userEvent.selectOptions(screen.getByLabelText('In'), 'isolated');
+    await userEvent.click(screen.getByRole('button', { name: 'Burnt' }));
+    expect(onanswer).toHaveBeenCalledWith({
+      observation: 'inspection',
+      situation: 'isolated',
+      value: 'burnt',
+      part: 'limit'
+    });
+  });
+
+  it('is a code, of no part, where the sheet knows any', async () => {
+    const onanswer = form({
+      codes: {
+        F3: { id: 'F3', title: 'Sensor open', suspects: [], when: fixtures.complaint('cold', 'Stays cold') }
+      }
+    });
+    await userEvent.selectOptions(screen.getByLabelText('What'), 'code');
+    expect(screen.queryByLabelText('Part')).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'F3 Sensor open' }));
+    expect(onanswer).toHaveBeenCalledWith({ observation: 'code-shown', situation: 'call', value: 'F3' });
+  });
+
+  it('asks for no code where the sheet knows none', () => {
+    form();
+    expect(screen.queryByRole('option', { name: 'A code it shows' })).toBeNull();
   });
 });
 

@@ -1,52 +1,27 @@
 <script lang="ts">
-  import type { Evidence, JobView, Meter, PathTests, Proposal, Sheet } from '../../lib/api/client';
-  import { duration } from '../../lib/format/format';
+  import type { JobView, Sheet } from '../../../../lib/api/client';
+  import { duration } from '../../../../lib/format/format';
+  import type { JobSession } from '../../JobSession.svelte';
   import AskCard from './AskCard.svelte';
-  import { type Choice, type How, type Probe, testsAt } from './probe';
+  import { testsAt } from './probe';
   import ProbeCard from './ProbeCard.svelte';
 
   /** What comes next: the proposal, a probe of one's own choice, or how the work has ended. */
   let {
+    session,
     view,
     sheet,
-    tests,
-    probe,
-    proposal,
-    meters,
-    live,
-    busy,
-    error,
-    closed,
-    own = $bindable(),
-    instead = $bindable(),
-    how = $bindable(),
-    value = $bindable(),
     field = $bindable(),
-    onlog,
-    onanswer,
-    onskip,
-    onunreachable
+    onlog
   }: {
+    session: JobSession;
     view: JobView;
     sheet: Sheet;
-    tests: PathTests | undefined;
-    probe: Probe | undefined;
-    proposal: Proposal | undefined;
-    meters: Meter[];
-    live: boolean;
-    busy: boolean;
-    error: string;
-    closed: boolean;
-    own: Choice | undefined;
-    instead: Proposal | undefined;
-    how: How;
-    value: string;
     field: HTMLInputElement | undefined;
     onlog: () => void;
-    onanswer: (evidence: Evidence) => void;
-    onskip: () => void;
-    onunreachable: (point: string) => void;
   } = $props();
+
+  const { own, probe, proposal, live, busy, error } = $derived(session);
 
   const END_TITLES: Partial<Record<JobView['plan']['state'], string>> = {
     found: 'Found',
@@ -81,50 +56,48 @@
 
 {#snippet ways()}
   <div class="ways" role="group" aria-label="Way of measuring">
-    {#each testsAt(tests, Math.max(0, own?.riser ?? 0)) as { way, title, live: needsPermit } (way)}
+    {#each testsAt(session.tests, Math.max(0, own?.riser ?? 0)) as { way, title, live: needsPermit } (way)}
       <button
         type="button"
         aria-pressed={own?.way === way}
         disabled={needsPermit && !live}
         title={needsPermit && !live ? 'needs a live permit' : undefined}
         onclick={() =>
-          (own = { way, riser: way === 'drop' ? (own?.riser ?? 0) : Math.max(0, own?.riser ?? 0) })}
-        >{title}</button
+          session.choose({
+            way,
+            riser: way === 'drop' ? (own?.riser ?? 0) : Math.max(0, own?.riser ?? 0)
+          })}>{title}</button
       >
     {/each}
   </div>
 {/snippet}
 
 {#snippet actions()}
-  {#if own || instead}
-    <button
-      type="button"
-      class="quiet-button"
-      onclick={() => {
-        own = undefined;
-        instead = undefined;
-      }}>Back to what is proposed</button
+  {#if own || session.instead}
+    <button type="button" class="quiet-button" onclick={() => session.back()}>Back to what is proposed</button
     >
   {:else}
     {#if probe}
       {#each new Set([probe.red, probe.black]) as point (point)}
-        <button type="button" class="quiet-button" disabled={busy} onclick={() => onunreachable(point)}
+        <button type="button" class="quiet-button" disabled={busy} onclick={() => session.unreachable(point)}
           >Can't reach <span class="figure">{point}</span></button
         >
       {/each}
     {/if}
-    <button type="button" class="quiet-button" disabled={busy} onclick={onskip}>Skip</button>
+    <button type="button" class="quiet-button" disabled={busy} onclick={() => session.skip()}>Skip</button>
     {#if view.plan.next.length > 1}
       <button type="button" class="quiet-button" aria-expanded={others} onclick={() => (others = !others)}
         >Other probes</button
       >
     {/if}
   {/if}
-  {#if others && !own && !instead}
+  {#if others && !own && !session.instead}
     <ul class="others">
       {#each view.plan.next.slice(1) as other (other.id)}
         <li>
-          <button type="button" class="quiet-button" onclick={() => (instead = other)}>{other.title}</button>
+          <button type="button" class="quiet-button" onclick={() => session.propose(other)}
+            >{other.title}</button
+          >
           <span class="soft">{duration(other.minutes)}</span>
         </li>
       {/each}
@@ -132,7 +105,7 @@
   {/if}
 {/snippet}
 
-{#if closed}
+{#if session.closed}
   <section class="card outcome">
     <h2>{view.job.struckAt ? 'Struck out' : 'Closed'}</h2>
     <p>{view.job.struckAt ? view.job.struckWhy : view.job.outcome}</p>
@@ -147,18 +120,27 @@
       steps={own ? [] : (proposal?.steps ?? [])}
       why={own ? '' : (proposal?.why ?? '')}
       {caution}
-      {meters}
+      meters={session.meters}
       {busy}
       {error}
-      bind:how
-      bind:value
+      bind:how={session.how}
+      bind:value={session.draft}
       bind:field
       {onlog}
       ways={own ? ways : undefined}
       {actions}
     />
   {:else if proposal}
-    <AskCard {proposal} {sheet} {aside} {busy} {error} {caution} {onanswer} {actions} />
+    <AskCard
+      {proposal}
+      {sheet}
+      {aside}
+      {busy}
+      {error}
+      {caution}
+      onanswer={(evidence) => session.answer(evidence)}
+      {actions}
+    />
   {:else}
     <section class="card outcome" aria-label="Next probe">
       <h2>{END_TITLES[view.plan.state] ?? 'Nothing more to ask'}</h2>

@@ -1,0 +1,240 @@
+import {
+  api,
+  type Entry,
+  type Evidence,
+  type JobView,
+  type Meter,
+  type PathTests,
+  type Policy,
+  Problem,
+  type Proposal,
+  type Sheet,
+  reason
+} from '../../lib/api/client';
+import { Pending } from '../../lib/input/pending';
+import { asEvidence, type Choice, chosenProbe, type How, PLAIN, proposed, SUPPLY } from './steps/walk/probe';
+
+/** Why a change was not made, and whether the same would be refused again. */
+export interface Failure {
+  why: string;
+  final: boolean;
+}
+
+/**
+ * One job as it is worked on: what the server says of it, what is chosen and typed and not sent yet, and the one
+ * way by which it changes. It draws nothing.
+ */
+export class JobSession {
+  view = $state.raw<JobView>();
+  sheet = $state.raw<Sheet>();
+  meters = $state.raw<Meter[]>([]);
+  /** Why the job cannot be shown. */
+  missing = $state('');
+  pathIndex = $state(0);
+  /** A link and way of one's own choice, in place of what is proposed. */
+  own = $state.raw<Choice>();
+  /** Another of the proposals, in place of the first. */
+  instead = $state.raw<Proposal>();
+  how = $state<How>({ ...PLAIN });
+  /** What is wrong with the reading that was logged last. */
+  error = $state('');
+  busy = $state(false);
+
+  #pathTests = $state.raw<PathTests[]>([]);
+  #draft = $state('');
+  readonly #pending: Pending<Evidence>;
+
+  readonly path = $derived(this.view?.assessment.paths[this.pathIndex]);
+  readonly tests = $derived(this.#pathTests.find((t) => t.path === this.path?.id));
+  // eslint-disable-next-line svelte/prefer-svelte-reactivity -- made anew with every view, never changed
+  readonly parts = $derived(new Map(this.view?.assessment.parts.map((p) => [p.id, p]) ?? []));
+  readonly live = $derived(this.view?.job.permit === 'live');
+  readonly closed = $derived(this.view?.job.closedAt !== undefined || this.view?.job.struckAt !== undefined);
+  readonly proposal = $derived(this.instead ?? this.view?.plan.next[0]);
+  readonly probe = $derived.by(() => {
+    if (!this.path || !this.sheet) return undefined;
+    if (this.own) return chosenProbe(this.tests, this.own);
+    return this.proposal?.kind === 'measure' ? proposed(this.proposal, this.sheet) : undefined;
+  });
+  /** The link that the next reading bears on, or the supply. */
+  readonly chosen = $derived(
+    this.own?.riser ?? this.path?.risers.findIndex((r) => r.part === this.proposal?.across) ?? SUPPLY
+  );
+
+  constructor(readonly id: string) {
+    this.#pending = new Pending<Evidence>(`pending ${id}`);
+    this.#draft = localStorage.getItem(this.#draftKey) ?? '';
+  }
+
+  get #draftKey(): string {
+    return `draft ${this.id}`;
+  }
+
+  /** What is typed; it survives a reload until it is logged. */
+  get draft(): string {
+    return this.#draft;
+  }
+
+  set draft(typed: string) {
+    this.#draft = typed;
+    if (typed) localStorage.setItem(this.#draftKey, typed);
+    else localStorage.removeItem(this.#draftKey);
+  }
+
+  async load(): Promise<void> {
+    this.missing = '';
+    try {
+      const loaded = await api.job(this.id);
+      const { sheetKey, sheetRevision } = loaded.job;
+      [this.sheet, this.#pathTests, this.meters] = await Promise.all([
+        api.sheet(sheetKey, sheetRevision),
+        api.tests(sheetKey, sheetRevision),
+        api.meters()
+      ]);
+      this.#shown(loaded);
+      await this.#sendPending(loaded);
+      // a reading that was typed before the page was left has its field again
+      if (this.draft && !this.probe) this.selectLeast();
+    } catch (e) {
+      this.missing = reason(e);
+    }
+  }
+
+  /** A reading whose answer was lost is in the job, or is sent again. */
+  async #sendPending(loaded: JobView): Promise<void> {
+    const last = this.#pending.get();
+    if (!last) return;
+    const saved = loaded.evidence.some((e) => e.id === last.id);
+    if (saved) this.#pending.settled();
+    const logged = saved || (!this.closed && (await this.answer(last.content)));
+    if (logged && this.draft === last.content.value) this.draft = '';
+  }
+
+  /** One change at a time: what an older answer shows must not take the place of a newer one. */
+  async send(change: () => Promise<JobView>): Promise<Failure | undefined> {
+    if (this.busy) return { why: 'The last change is still on its way.', final: false };
+    this.busy = true;
+    this.error = '';
+    try {
+      this.#shown(await change());
+      return undefined;
+    } catch (e) {
+      return { why: reason(e), final: e instanceof Problem && !e.passing };
+    } finally {
+      this.busy = false;
+    }
+  }
+
+  #shown(view: JobView): void {
+    this.view = view;
+    this.back();
+    const across = view.plan.next[0]?.across;
+    const shows = view.assessment.paths.findIndex((p) => p.risers.some((r) => r.part === across));
+    if (across && shows >= 0 && !this.path?.risers.some((r) => r.part === across)) this.pathIndex = shows;
+  }
+
+  /** Adds evidence; the same after a lost answer goes out under the same id. */
+  async answer(evidence: Evidence): Promise<boolean> {
+    if (this.busy || this.closed) return false;
+    const id = this.#pending.idOf(evidence);
+    const failure = await this.send(() => api.addEvidence(this.id, id, evidence));
+    if (!failure || failure.final) this.#pending.settled();
+    this.error = failure?.why ?? '';
+    return !failure;
+  }
+
+  /** Logs what the meter shows at the probe. */
+  async log(typed = this.draft): Promise<boolean> {
+    if (!this.probe || this.busy || this.closed) return false;
+    if (typed.trim() === '') {
+      this.error = `Type what the meter shows, like ${this.probe.unit === 'Ω' ? '0.2 or OL' : '119.8'}.`;
+      return false;
+    }
+    const logged = await this.answer(asEvidence(this.probe, typed, this.how));
+    if (logged) this.draft = '';
+    return logged;
+  }
+
+  async plan(permit: string, policy: Policy): Promise<Failure | undefined> {
+    const version = this.view?.job.version ?? 0;
+    return this.send(() => api.planJob(this.id, permit, policy, version));
+  }
+
+  async skip(): Promise<void> {
+    const { proposal } = this;
+    if (!this.own && proposal) await this.#without('skipped', proposal.id);
+  }
+
+  async unreachable(point: string): Promise<void> {
+    await this.#without('unreachable', point);
+  }
+
+  async #without(list: 'skipped' | 'unreachable', item: string): Promise<void> {
+    if (!this.view || this.closed) return;
+    const { policy, job } = this.view;
+    const failure = await this.plan(job.permit, { ...policy, [list]: [...(policy[list] ?? []), item] });
+    this.error = failure?.why ?? '';
+  }
+
+  async strike(entry: Entry, why: string): Promise<Failure | undefined> {
+    return this.send(() => api.strike(this.id, entry.id, why));
+  }
+
+  async importCsv(table: string): Promise<void> {
+    const failure = await this.send(() => api.importEvidence(this.id, table));
+    this.error = failure?.why ?? '';
+  }
+
+  /** Back to what is proposed first. */
+  back(): void {
+    this.own = undefined;
+    this.instead = undefined;
+    this.#asAsked();
+  }
+
+  propose(instead: Proposal): void {
+    this.instead = instead;
+    this.#asAsked();
+  }
+
+  choose(own: Choice): void {
+    this.own = own;
+    this.error = '';
+    this.#asAsked();
+  }
+
+  /** Another probe is taken in its own way, with the same meter. */
+  #asAsked(): void {
+    const { celsius = '', reseated = false } = this.probe ?? {};
+    this.how = { meter: this.how.meter, celsius, reseated };
+  }
+
+  select(riser: number): void {
+    this.choose({ riser, way: riser === SUPPLY ? 'drop' : this.live ? (this.own?.way ?? 'drop') : 'ohms' });
+  }
+
+  /** One link further along the chain, or back as far as there is something to measure. */
+  step(by: 1 | -1): void {
+    const last = (this.path?.risers.length ?? 1) - 1;
+    this.select(Math.min(last, Math.max(this.#least, this.chosen + by)));
+  }
+
+  selectLeast(): void {
+    this.select(Math.max(this.#least, this.chosen));
+  }
+
+  /** Without a permit the supply is not measured. */
+  get #least(): number {
+    return this.live ? SUPPLY : 0;
+  }
+
+  selectPart(part: string): void {
+    const riser = this.path?.risers.findIndex((r) => r.part === part) ?? -1;
+    if (riser >= 0) this.select(riser);
+  }
+
+  showPath(index: number): void {
+    this.pathIndex = index;
+    this.back();
+  }
+}

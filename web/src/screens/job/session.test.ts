@@ -1,0 +1,162 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { api, type JobView, Problem } from '../../lib/api/client';
+import { entry, job, jobView, pathTests, plan, proposal, sheet } from '../../lib/api/fixtures';
+import { JobSession } from './JobSession.svelte';
+import { SUPPLY } from './steps/walk/probe';
+
+const LOST = new Problem(0, 'No answer', 'Jolly Chain does not answer.');
+const REFUSED = new Problem(422, 'Not a reading', '"abc" is no reading.');
+const asking = jobView({ plan: plan('ask', [proposal(), proposal({ id: 'other', across: 'element' })]) });
+
+async function opened(view: JobView): Promise<JobSession> {
+  vi.spyOn(api, 'job').mockResolvedValue(view);
+  const session = new JobSession('j');
+  await session.load();
+  return session;
+}
+
+beforeEach(() => {
+  localStorage.clear();
+  vi.spyOn(api, 'sheet').mockResolvedValue(sheet());
+  vi.spyOn(api, 'tests').mockResolvedValue(pathTests);
+  vi.spyOn(api, 'meters').mockResolvedValue([]);
+});
+afterEach(() => vi.restoreAllMocks());
+
+describe('a session', () => {
+  it('says why its job cannot be shown, and loads it when asked again', async () => {
+    vi.spyOn(api, 'job').mockRejectedValueOnce(LOST).mockResolvedValue(asking);
+    const session = new JobSession('j');
+    await session.load();
+    expect(session.missing).toBe('Jolly Chain does not answer.');
+    await session.load();
+    expect(session.missing).toBe('');
+    expect(session.view).toBe(asking);
+  });
+
+  it('has the proposed probe, another of the proposals, or one of its own choice', async () => {
+    const session = await opened(asking);
+    expect(session.probe).toMatchObject({ across: 'limit', function: 'volts-ac' });
+    session.propose(proposal({ id: 'other', function: 'ohms', celsius: 130 }));
+    expect(session.probe).toMatchObject({ function: 'ohms', unit: 'Ω' });
+    expect(session.how.celsius).toBe('130 C');
+    session.select(1);
+    expect(session.probe).toMatchObject({ across: 'element' });
+    expect(session.how.celsius).toBe('');
+    session.back();
+    expect(session.probe).toMatchObject({ across: 'limit', function: 'volts-ac' });
+  });
+
+  it('keeps the meter that was chosen from probe to probe', async () => {
+    const session = await opened(asking);
+    session.how.meter = 'bench';
+    session.select(1);
+    expect(session.how.meter).toBe('bench');
+  });
+
+  it('moves along the chain to its ends, and to the supply with a permit alone', async () => {
+    const live = await opened(asking);
+    live.step(-1);
+    expect(live.chosen).toBe(SUPPLY);
+    live.step(-1);
+    expect(live.chosen).toBe(SUPPLY);
+    for (let i = 0; i < 5; i++) live.step(1);
+    expect(live.chosen).toBe(1);
+
+    const isolated = await opened(jobView({ job: job({ permit: 'isolated' }) }));
+    isolated.step(-1);
+    expect([isolated.chosen, isolated.probe?.function]).toEqual([0, 'ohms']);
+  });
+
+  it('shows the path on which the next probe lies', async () => {
+    const view = jobView({ plan: plan('ask', [proposal({ across: 'coil' })]) });
+    const [heat] = view.assessment.paths;
+    if (!heat) throw new Error('the fixture has a path');
+    const [riser] = heat.risers;
+    if (!riser) throw new Error('the fixture has a link');
+    view.assessment.paths.push({ ...heat, id: 'start', risers: [{ ...riser, part: 'coil' }] });
+    expect((await opened(view)).path?.id).toBe('start');
+  });
+
+  it('keeps what is typed over a reload until it is logged', async () => {
+    const first = await opened(asking);
+    first.draft = '23';
+    const again = await opened(asking);
+    expect(again.draft).toBe('23');
+    vi.spyOn(api, 'addEvidence').mockResolvedValue(asking);
+    expect(await again.log()).toBe(true);
+    expect(new JobSession('j').draft).toBe('');
+  });
+
+  it('logs nothing that is not typed, and says what would be', async () => {
+    const sent = vi.spyOn(api, 'addEvidence');
+    const session = await opened(asking);
+    expect(await session.log(' ')).toBe(false);
+    expect(session.error).toMatch(/Type what the meter shows, like 119\.8/);
+    session.propose(proposal({ function: 'ohms' }));
+    await session.log('');
+    expect(session.error).toMatch(/0\.2 or OL/);
+    expect(sent).not.toHaveBeenCalled();
+  });
+
+  it('sends what was refused under a new id, and what was lost under the same', async () => {
+    const sent = vi.spyOn(api, 'addEvidence').mockRejectedValueOnce(REFUSED);
+    const session = await opened(asking);
+    session.draft = 'abc';
+    await session.log();
+    expect(session.error).toBe('"abc" is no reading.');
+    expect(session.draft).toBe('abc');
+    sent.mockRejectedValue(LOST);
+    await session.log();
+    await session.log();
+    const ids = sent.mock.calls.map(([, id]) => id);
+    expect(ids[1]).not.toBe(ids[0]);
+    expect(ids[2]).toBe(ids[1]);
+  });
+
+  it('makes one change at a time', async () => {
+    let answer: (view: JobView) => void = () => {};
+    const sent = vi.spyOn(api, 'addEvidence').mockReturnValue(new Promise((done) => (answer = done)));
+    const session = await opened(asking);
+    const first = session.log('238');
+    expect(session.busy).toBe(true);
+    expect(await session.log('239')).toBe(false);
+    expect(await session.strike(entry(1), 'slipped')).toMatchObject({ final: false });
+    answer(asking);
+    expect(await first).toBe(true);
+    expect(sent).toHaveBeenCalledOnce();
+  });
+
+  it('leaves what failed in a dialog to the dialog', async () => {
+    vi.spyOn(api, 'strike').mockRejectedValue(REFUSED);
+    const session = await opened(asking);
+    expect(await session.strike(entry(1), 'slipped')).toEqual({ why: '"abc" is no reading.', final: true });
+    expect(session.error).toBe('');
+  });
+
+  it('adds a point out of reach to those there are, and skips no choice of its own', async () => {
+    const planned = vi.spyOn(api, 'planJob').mockResolvedValue(asking);
+    const session = await opened({ ...asking, policy: { unreachable: ['N'] } });
+    await session.unreachable('A');
+    expect(planned).toHaveBeenLastCalledWith('j', 'live', { unreachable: ['N', 'A'] }, 1);
+    session.select(0);
+    await session.skip();
+    expect(planned).toHaveBeenCalledOnce();
+  });
+
+  it('changes nothing of a closed job', async () => {
+    const sent = vi.spyOn(api, 'addEvidence');
+    const planned = vi.spyOn(api, 'planJob');
+    const closed = await opened({ ...asking, job: job({ closedAt: '2026-02-03T05:00:00Z' }) });
+    expect(await closed.log('238')).toBe(false);
+    await closed.skip();
+    expect([sent.mock.calls, planned.mock.calls]).toEqual([[], []]);
+  });
+
+  it('says beside the probe why a table was not taken', async () => {
+    vi.spyOn(api, 'importEvidence').mockRejectedValue(new Problem(422, 'Bad', 'line 3: no part "x"'));
+    const session = await opened(asking);
+    await session.importCsv('a,b');
+    expect(session.error).toBe('line 3: no part "x"');
+  });
+});
