@@ -29,17 +29,15 @@ public record CaseFile(
     @Schema(description = "A key of the library, or a whole sheet as an object or as YAML text")
         @NotNull(message = "must be the key of a sheet of the library, or a whole sheet")
         JsonNode sheet,
-    @Schema(nullable = true) @Nullable Method method,
-    @Schema(nullable = true) @Nullable Boolean livePermit,
-    @Schema(nullable = true) @Nullable @Valid PolicyItem policy,
-    @Schema(nullable = true) @Nullable @Size(max = 80) String complaint,
-    @Schema(nullable = true)
-        @Nullable
-        @Size(max = 2000, message = "may hold 2 000 pieces of evidence at most")
+    @Nullable Method method,
+    @Nullable Boolean livePermit,
+    @Nullable @Valid PolicyItem policy,
+    @Nullable @Size(max = 80) String complaint,
+    @Nullable @Size(max = 2000, message = "may hold 2 000 pieces of evidence at most")
         List<@NotNull @Valid Item> evidence,
-    @Schema(nullable = true) @Nullable @Size(max = 200) String title,
-    @Schema(nullable = true) @Nullable @Size(max = 20) List<@NotNull @Valid ShopMeter> meters,
-    @Schema(nullable = true) @Nullable @Size(max = 200) Map<String, String> expect) {
+    @Nullable @Size(max = 200) String title,
+    @Nullable @Size(max = 20) List<@NotNull @Valid ShopMeter> meters,
+    @Nullable @Size(max = 200) Map<String, String> expect) {
 
   /** For the planner: the method of the case before that of its policy. */
   Policy planned() {
@@ -54,6 +52,5 @@ public record CaseFile(
    * @param id names it in the answer; its place in the list where left out
    */
   public record Item(
-      @Schema(nullable = true) @Nullable @Size(max = 80) String id,
-      @JsonUnwrapped @Valid EvidenceItem item) {}
+      @Nullable @Size(max = 80) String id, @JsonUnwrapped @Valid EvidenceItem item) {}
 }

@@ -1,6 +1,5 @@
 package org.jollychain.server.assess;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
@@ -30,20 +29,19 @@ import org.jspecify.annotations.Nullable;
  * @param at when it was taken; only faults that come and go depend on it
  */
 public record EvidenceItem(
-    @Schema(nullable = true) @Nullable @Size(max = 40) String function,
-    @Schema(nullable = true) @Nullable @Size(max = 40) String red,
-    @Schema(nullable = true) @Nullable @Size(max = 40) String black,
-    @Schema(nullable = true) @Nullable @Size(max = 80) String across,
-    @Schema(nullable = true) @Nullable @Size(max = 80) String through,
+    @Nullable @Size(max = 40) String function,
+    @Nullable @Size(max = 40) String red,
+    @Nullable @Size(max = 40) String black,
+    @Nullable @Size(max = 80) String across,
+    @Nullable @Size(max = 80) String through,
     @NotBlank @Size(max = 80) String situation,
-    @Schema(nullable = true) @Nullable @Size(max = 20)
-        List<@NotBlank @Size(max = 40) String> liftedAt,
-    @Schema(nullable = true) @Nullable @Size(max = 40) String meter,
-    @Schema(nullable = true) @Nullable @Size(max = 40) String observation,
-    @Schema(nullable = true) @Nullable @Size(max = 80) String part,
-    @Schema(nullable = true) @Nullable @Size(max = 20) String celsius,
-    @Schema(nullable = true) @Nullable Boolean reseated,
-    @Schema(nullable = true) @Nullable OffsetDateTime at,
+    @Nullable @Size(max = 20) List<@NotBlank @Size(max = 40) String> liftedAt,
+    @Nullable @Size(max = 40) String meter,
+    @Nullable @Size(max = 40) String observation,
+    @Nullable @Size(max = 80) String part,
+    @Nullable @Size(max = 20) String celsius,
+    @Nullable Boolean reseated,
+    @Nullable OffsetDateTime at,
     @NotBlank @Size(max = 60) String value) {
 
   private static final String LOAD_RUNS = "load-runs";

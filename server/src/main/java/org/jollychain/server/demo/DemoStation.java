@@ -12,6 +12,7 @@ import org.jollychain.server.job.EvidenceLog;
 import org.jollychain.server.job.JobAssessor;
 import org.jollychain.server.job.JobService;
 import org.jollychain.server.job.NewJob;
+import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.unit.UnitService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.ApplicationArguments;
@@ -88,17 +89,17 @@ class DemoStation implements ApplicationRunner {
 
   private void tell(StationJob story) {
     OffsetDateTime at = OffsetDateTime.now(clock).minusMinutes(story.minutesAgo());
-    jobs.open(story.id(), story.job(), at);
+    jobs.open(story.id(), story.job(), Stamp.at(at));
     for (int i = 0; i < story.evidence().size(); i++) {
       at = at.plusMinutes(MINUTES_BETWEEN_READINGS);
       UUID id = UUID.nameUUIDFromBytes((story.id() + "/" + i).getBytes(StandardCharsets.UTF_8));
-      evidence.add(story.id(), id, story.evidence().get(i), at);
+      evidence.add(story.id(), id, story.evidence().get(i), Stamp.at(at));
       if (story.struck() != null && story.struck() == i) {
-        evidence.strike(story.id(), id, "probe slipped off the tab", at.plusMinutes(1));
+        evidence.strike(story.id(), id, "probe slipped off the tab", Stamp.at(at.plusMinutes(1)));
       }
     }
     if (story.outcome() != null) {
-      jobs.close(story.id(), story.outcome(), 1, at.plusMinutes(25));
+      jobs.close(story.id(), story.outcome(), 1, Stamp.at(at.plusMinutes(25)));
     }
   }
 }

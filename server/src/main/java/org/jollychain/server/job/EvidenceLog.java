@@ -1,6 +1,5 @@
 package org.jollychain.server.job;
 
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -11,10 +10,10 @@ import org.jollychain.core.sheet.Sheet;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.sheet.SheetService;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * What was read and seen on a job: added, struck out, never changed. Each call is one short
@@ -29,15 +28,12 @@ public class EvidenceLog {
   private final SheetService sheets;
   private final MeterService meters;
   private final EvidenceCsv csv;
-  private final JsonMapper json;
 
-  EvidenceLog(
-      JobMapper jobs, SheetService sheets, MeterService meters, EvidenceCsv csv, JsonMapper json) {
+  EvidenceLog(JobMapper jobs, SheetService sheets, MeterService meters, EvidenceCsv csv) {
     this.jobs = jobs;
     this.sheets = sheets;
     this.meters = meters;
     this.csv = csv;
-    this.json = json;
   }
 
   /**
@@ -47,7 +43,7 @@ public class EvidenceLog {
    * @throws RefusedException when the job is closed, or the id is another piece's
    */
   @Transactional
-  public void add(UUID jobId, UUID id, EvidenceItem typed, OffsetDateTime at) {
+  public void add(UUID jobId, UUID id, EvidenceItem typed, Stamp stamp) {
     Job job = locked(jobId);
     EvidenceItem item = checked(sheet(job), meters.all(), typed);
     Optional<StoredEvidence> known = jobs.findEvidence(id);
@@ -57,9 +53,8 @@ public class EvidenceLog {
     }
     job.refuseUnlessOpen();
     bound(jobs.countEvidence(jobId) + 1);
-    StoredEvidence.New added =
-        new StoredEvidence.New(id, jobs.lastNumber(jobId) + 1, json.writeValueAsString(item));
-    if (jobs.insertEvidence(jobId, at, List.of(added)) == 0) {
+    StoredEvidence.New added = new StoredEvidence.New(id, jobs.lastNumber(jobId) + 1, item);
+    if (jobs.insertEvidence(jobId, stamp, List.of(added)) == 0) {
       // another job took the id at the same moment
       refuseOther(jobs.findEvidence(id).orElseThrow(), jobId, item);
       return;
@@ -68,7 +63,7 @@ public class EvidenceLog {
   }
 
   private void refuseOther(StoredEvidence known, UUID jobId, EvidenceItem item) {
-    if (!known.jobId().equals(jobId) || !known.item(json).equals(item)) {
+    if (!known.jobId().equals(jobId) || !known.item().equals(item)) {
       throw RefusedException.conflict("There is other evidence with this id; make a new id.");
     }
   }
@@ -81,26 +76,26 @@ public class EvidenceLog {
    * @throws RefusedException when the job is closed, or a line's id is another piece's
    */
   @Transactional
-  public void importCsv(UUID jobId, String table, OffsetDateTime at) {
+  public void importCsv(UUID jobId, String table, Stamp stamp) {
     List<EvidenceCsv.Line> lines = csv.read(table);
     Job job = locked(jobId);
     job.refuseUnlessOpen();
     Sheet sheet = sheet(job);
     Meters known = meters.all();
     List<StoredEvidence> held = jobs.evidence(jobId);
-    TableMerge merge = new TableMerge(jobId, held, json, id -> jobs.findEvidence(id).isPresent());
+    TableMerge merge = new TableMerge(jobId, held, id -> jobs.findEvidence(id).isPresent());
     List<StoredEvidence.New> added = new ArrayList<>();
     int number = jobs.lastNumber(jobId);
     for (EvidenceCsv.Line line : lines) {
       EvidenceItem item = checked(sheet, known, line);
       Optional<UUID> id = merge.idIfNew(line, item);
       if (id.isPresent()) {
-        added.add(new StoredEvidence.New(id.get(), ++number, json.writeValueAsString(item)));
+        added.add(new StoredEvidence.New(id.get(), ++number, item));
       }
     }
     bound(held.size() + added.size());
     if (!added.isEmpty()) {
-      if (jobs.insertEvidence(jobId, at, added) != added.size()) {
+      if (jobs.insertEvidence(jobId, stamp, added) != added.size()) {
         throw RefusedException.conflict(
             "Another job took one of the ids at the same moment; nothing was added, repeat it.");
       }
@@ -138,7 +133,7 @@ public class EvidenceLog {
    *     job is closed
    */
   @Transactional
-  public void strike(UUID jobId, UUID id, String why, OffsetDateTime at) {
+  public void strike(UUID jobId, UUID id, String why, Stamp stamp) {
     Job job = locked(jobId);
     StoredEvidence evidence =
         jobs.findEvidence(id)
@@ -152,7 +147,7 @@ public class EvidenceLog {
       return;
     }
     job.refuseUnlessOpen();
-    jobs.strikeEvidence(id, why.strip(), at);
+    jobs.strikeEvidence(id, why.strip(), stamp);
     jobs.evidenceChanged(jobId);
   }
 
@@ -163,12 +158,12 @@ public class EvidenceLog {
     return csv.write(entries(jobs.evidence(jobId)));
   }
 
-  List<JobView.Entry> entries(List<StoredEvidence> stored) {
+  static List<JobView.Entry> entries(List<StoredEvidence> stored) {
     return stored.stream()
         .map(
             e ->
                 new JobView.Entry(
-                    e.id(), e.number(), e.item(json), e.takenAt(), e.struckAt(), e.struckWhy()))
+                    e.id(), e.number(), e.item(), e.takenAt(), e.struckAt(), e.struckWhy()))
         .toList();
   }
 

@@ -1,22 +1,23 @@
 package org.jollychain.server.job;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
-import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
 import java.util.UUID;
+import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.policy.Permit;
+import org.jollychain.server.policy.PolicyItem;
 import org.jspecify.annotations.Nullable;
 
 /**
  * A job on a unit, on the revision of its sheet that held when it was opened.
  *
  * @param complaint one of the sheet's complaints, empty if none was told
- * @param permit {@code isolated} or {@code live}
- * @param policy how it is to be done, in JSON
+ * @param policy how it is to be done, complete
  * @param outcome what was found and done, once closed
  * @param readings pieces of evidence that stand
  * @param changes how often evidence was added or struck out
- * @param leadingSuspect what led when that was last assessed, in JSON
+ * @param leadingSuspect what led when that was last assessed
  * @param leadingOf the count of changes it was assessed at
  */
 public record Job(
@@ -29,19 +30,19 @@ public record Job(
     String sheetKey,
     int sheetRevision,
     String complaint,
-    String permit,
+    Permit permit,
     String technician,
     OffsetDateTime openedAt,
-    @Schema(nullable = true) @Nullable OffsetDateTime closedAt,
+    @Nullable OffsetDateTime closedAt,
     String outcome,
-    @Schema(nullable = true) @Nullable OffsetDateTime struckAt,
+    @Nullable OffsetDateTime struckAt,
     String struckWhy,
-    @JsonIgnore String policy,
+    @JsonIgnore PolicyItem policy,
     int version,
     @JsonIgnore String complaintTitle,
     @JsonIgnore int readings,
     @JsonIgnore int changes,
-    @JsonIgnore @Nullable String leadingSuspect,
+    @JsonIgnore @Nullable Leading leadingSuspect,
     @JsonIgnore @Nullable Integer leadingOf) {
 
   /** Whether the leading suspect is that of the evidence as it is. */

@@ -24,7 +24,6 @@ import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.meter.OwnedMeter;
 import org.jollychain.server.meter.ShopMeter;
 import org.jollychain.server.platform.RefusedException;
-import org.jollychain.server.policy.PolicyItem;
 import org.jollychain.server.sheet.SheetService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -45,7 +44,6 @@ public class JobAssessor {
   private static final int MOST_CAUGHT_UP = 200;
 
   private final JobMapper jobs;
-  private final EvidenceLog log;
   private final SheetService sheets;
   private final AssessService assess;
   private final AssessmentPool pool;
@@ -55,7 +53,6 @@ public class JobAssessor {
 
   JobAssessor(
       JobMapper jobs,
-      EvidenceLog log,
       SheetService sheets,
       AssessService assess,
       AssessmentPool pool,
@@ -63,7 +60,6 @@ public class JobAssessor {
       JsonMapper json,
       PlatformTransactionManager transactions) {
     this.jobs = jobs;
-    this.log = log;
     this.sheets = sheets;
     this.assess = assess;
     this.pool = pool;
@@ -78,8 +74,7 @@ public class JobAssessor {
    *
    * @param text of the sheet's revision
    */
-  private record JobEvidence(
-      Job job, String text, List<JobView.Entry> entries, Meters meters, PolicyItem policy) {
+  private record JobEvidence(Job job, String text, List<JobView.Entry> entries, Meters meters) {
 
     Optional<String> complaint() {
       return Optional.of(job.complaint()).filter(c -> !c.isEmpty());
@@ -96,7 +91,7 @@ public class JobAssessor {
     }
 
     Policy planned() {
-      return policy.policy(job.permit().equals("live"));
+      return job.policy().policy(job.permit().live());
     }
   }
 
@@ -107,9 +102,8 @@ public class JobAssessor {
           return new JobEvidence(
               job,
               sheets.revision(job.sheetKey(), job.sheetRevision()).text(),
-              log.entries(jobs.evidence(id)),
-              meters.all(),
-              PolicyItem.of(job.policy(), json));
+              EvidenceLog.entries(jobs.evidence(id)),
+              meters.all());
         });
   }
 
@@ -151,7 +145,7 @@ public class JobAssessor {
         engine.sheet().title(),
         taken.job.complaintTitle(),
         taken.entries,
-        taken.policy,
+        taken.job.policy(),
         assessment,
         plan,
         Progress.of(taken.job.complaintTitle(), taken.job.closedAt() != null, assessment, plan));
@@ -160,7 +154,7 @@ public class JobAssessor {
   /** For lists. It follows from the evidence, so nothing is lost where it cannot be kept. */
   private void keep(Job job, Leading leading) {
     try {
-      jobs.keepLeading(job.id(), job.changes(), json.writeValueAsString(leading));
+      jobs.keepLeading(job.id(), job.changes(), leading);
     } catch (DataAccessException e) {
       LOG.warn("the leading suspect of job {} was not kept: {}", job.id(), e.getMessage());
     }
@@ -217,8 +211,8 @@ public class JobAssessor {
     return new CaseFile(
         json.readTree(SheetReader.json(taken.text)),
         null,
-        job.permit().equals("live"),
-        taken.policy,
+        job.permit().live(),
+        job.policy(),
         taken.complaint().orElse(null),
         items,
         job.unitTag() + " " + job.unitTitle(),

@@ -1,15 +1,16 @@
 package org.jollychain.server.job;
 
 import jakarta.validation.Valid;
-import java.time.Clock;
-import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jollychain.core.plan.DecisionTree;
 import org.jollychain.core.plan.Forecast;
 import org.jollychain.server.assess.CaseFile;
 import org.jollychain.server.assess.EvidenceItem;
-import org.jollychain.server.report.PdfRenderer;
+import org.jollychain.server.paper.PdfRenderer;
+import org.jollychain.server.paper.Templates;
+import org.jollychain.server.platform.Stamps;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -30,15 +31,22 @@ class JobController {
   private final EvidenceLog evidence;
   private final JobAssessor assessor;
   private final PdfRenderer paper;
-  private final Clock clock;
+  private final Templates templates;
+  private final Stamps stamps;
 
   JobController(
-      JobService jobs, EvidenceLog evidence, JobAssessor assessor, PdfRenderer paper, Clock clock) {
+      JobService jobs,
+      EvidenceLog evidence,
+      JobAssessor assessor,
+      PdfRenderer paper,
+      Templates templates,
+      Stamps stamps) {
     this.jobs = jobs;
     this.evidence = evidence;
     this.assessor = assessor;
     this.paper = paper;
-    this.clock = clock;
+    this.templates = templates;
+    this.stamps = stamps;
   }
 
   @GetMapping
@@ -61,7 +69,7 @@ class JobController {
 
   @PutMapping(path = "/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView open(@PathVariable UUID id, @RequestBody @Valid NewJob job) {
-    jobs.open(id, job, now());
+    jobs.open(id, job, stamps.now());
     return assessor.view(id);
   }
 
@@ -69,7 +77,7 @@ class JobController {
   @PutMapping(path = "/{id}/evidence/{evidenceId}", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView add(
       @PathVariable UUID id, @PathVariable UUID evidenceId, @RequestBody @Valid EvidenceItem item) {
-    evidence.add(id, evidenceId, item, now());
+    evidence.add(id, evidenceId, item, stamps.now());
     return assessor.view(id);
   }
 
@@ -92,14 +100,28 @@ class JobController {
 
   @GetMapping(path = "/{id}/route.svg", produces = "image/svg+xml;charset=UTF-8")
   String routeSvg(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
-    return RouteDrawing.svg(assessor.view(id).job().unitTag(), assessor.route(id, depth));
+    return templates.filled(
+        "route-card.svg",
+        Map.of(
+            "heading",
+            assessor.view(id).job().unitTag(),
+            "drawing",
+            RouteDrawing.of(assessor.route(id, depth))));
   }
 
   @GetMapping(path = "/{id}/route.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   byte[] routePdf(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
     JobView view = assessor.view(id);
+    String complaint = view.complaintTitle();
     return paper.pdf(
-        view.job().unitTag() + ", route card", RoutePage.xhtml(view, assessor.route(id, depth)));
+        "route-card.xhtml",
+        Map.of(
+            "title",
+            view.job().unitTag() + ", route card",
+            "about",
+            view.sheetTitle() + "." + (complaint.isEmpty() ? "" : " " + complaint + "."),
+            "card",
+            assessor.route(id, depth)));
   }
 
   /** The evidence as comma-separated values. */
@@ -111,7 +133,7 @@ class JobController {
   /** Adds the evidence of such a table, all of it or none. */
   @PostMapping(path = "/{id}/evidence.csv", consumes = "text/csv")
   JobView importCsv(@PathVariable UUID id, @RequestBody(required = false) @Nullable String csv) {
-    evidence.importCsv(id, csv == null ? "" : csv, now());
+    evidence.importCsv(id, csv == null ? "" : csv, stamps.now());
     return assessor.view(id);
   }
 
@@ -122,7 +144,7 @@ class JobController {
       @PathVariable UUID id,
       @PathVariable UUID evidenceId,
       @RequestBody @Valid Requests.Strike strike) {
-    evidence.strike(id, evidenceId, strike.why(), now());
+    evidence.strike(id, evidenceId, strike.why(), stamps.now());
     return assessor.view(id);
   }
 
@@ -135,17 +157,13 @@ class JobController {
 
   @PutMapping(path = "/{id}/close", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView close(@PathVariable UUID id, @RequestBody @Valid Requests.Closing closing) {
-    jobs.close(id, closing.outcome(), closing.version(), now());
+    jobs.close(id, closing.outcome(), closing.version(), stamps.now());
     return assessor.view(id);
   }
 
   @PutMapping(path = "/{id}/strike", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView strikeJob(@PathVariable UUID id, @RequestBody @Valid Requests.StrikeJob strike) {
-    jobs.strike(id, strike.why(), strike.version(), now());
+    jobs.strike(id, strike.why(), strike.version(), stamps.now());
     return assessor.view(id);
-  }
-
-  private OffsetDateTime now() {
-    return OffsetDateTime.now(clock);
   }
 }

@@ -1,11 +1,14 @@
 package org.jollychain.server.job;
 
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.jollychain.core.diagnosis.Assessment.Leading;
+import org.jollychain.server.platform.Stamp;
+import org.jollychain.server.policy.Permit;
+import org.jollychain.server.policy.PolicyItem;
 
 @Mapper
 interface JobMapper {
@@ -17,25 +20,25 @@ interface JobMapper {
   /** The same, held against closing until the transaction ends. */
   Optional<Job> findForEvidence(@Param("id") UUID id);
 
-  int insertIfNew(Job job);
+  int insertIfNew(@Param("job") Job job, @Param("stamp") Stamp stamp);
 
   int plan(
       @Param("id") UUID id,
       @Param("version") int version,
-      @Param("permit") String permit,
-      @Param("policy") String policy);
+      @Param("permit") Permit permit,
+      @Param("policy") PolicyItem policy);
 
   int close(
       @Param("id") UUID id,
       @Param("version") int version,
       @Param("outcome") String outcome,
-      @Param("closedAt") OffsetDateTime closedAt);
+      @Param("stamp") Stamp stamp);
 
   int strike(
       @Param("id") UUID id,
       @Param("version") int version,
       @Param("why") String why,
-      @Param("struckAt") OffsetDateTime struckAt);
+      @Param("stamp") Stamp stamp);
 
   List<StoredEvidence> evidence(@Param("jobId") UUID jobId);
 
@@ -49,7 +52,7 @@ interface JobMapper {
   /** Those whose id is taken are left out. */
   int insertEvidence(
       @Param("jobId") UUID jobId,
-      @Param("takenAt") OffsetDateTime takenAt,
+      @Param("stamp") Stamp stamp,
       @Param("pieces") List<StoredEvidence.New> pieces);
 
   /** Counts anew what stands. */
@@ -57,7 +60,7 @@ interface JobMapper {
 
   /** Keeps what led at a count of changes, unless a later one is kept. */
   void keepLeading(
-      @Param("id") UUID id, @Param("changes") int changes, @Param("leading") String leading);
+      @Param("id") UUID id, @Param("changes") int changes, @Param("leading") Leading leading);
 
   /** Open jobs whose leading suspect is not that of their evidence. */
   List<Job> withoutLeading(int most);
@@ -65,6 +68,5 @@ interface JobMapper {
   /** The latest open job on each sheet. */
   List<UUID> openOnEachSheet(int most);
 
-  int strikeEvidence(
-      @Param("id") UUID id, @Param("why") String why, @Param("struckAt") OffsetDateTime struckAt);
+  int strikeEvidence(@Param("id") UUID id, @Param("why") String why, @Param("stamp") Stamp stamp);
 }

@@ -1,6 +1,5 @@
 package org.jollychain.server.job;
 
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -10,6 +9,8 @@ import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Stamp;
+import org.jollychain.server.policy.Permit;
 import org.jollychain.server.policy.PolicyItem;
 import org.jollychain.server.policy.PolicyService;
 import org.jollychain.server.sheet.SheetRevision;
@@ -17,12 +18,8 @@ import org.jollychain.server.sheet.SheetService;
 import org.jollychain.server.unit.Unit;
 import org.jollychain.server.unit.UnitService;
 import org.jspecify.annotations.Nullable;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Opens, changes and closes jobs. Every change may be sent again and is then made once; the same
@@ -31,26 +28,18 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class JobService {
 
-  private static final Logger LOG = LoggerFactory.getLogger(JobService.class);
   private static final int MOST_LISTED = 200;
 
   private final JobMapper jobs;
   private final UnitService units;
   private final SheetService sheets;
   private final PolicyService policies;
-  private final JsonMapper json;
 
-  JobService(
-      JobMapper jobs,
-      UnitService units,
-      SheetService sheets,
-      PolicyService policies,
-      JsonMapper json) {
+  JobService(JobMapper jobs, UnitService units, SheetService sheets, PolicyService policies) {
     this.jobs = jobs;
     this.units = units;
     this.sheets = sheets;
     this.policies = policies;
-    this.json = json;
   }
 
   /** What lists show, as it was kept with the jobs; nothing is assessed. */
@@ -61,26 +50,17 @@ public class JobService {
         .toList();
   }
 
-  private @Nullable Leading leading(Job job) {
-    if (job.closedAt() != null || job.leadingSuspect() == null || !job.leadingIsOfNow()) {
-      return null;
-    }
-    try {
-      return json.readValue(job.leadingSuspect(), Leading.class);
-    } catch (JacksonException e) {
-      LOG.warn("the leading suspect of job {} cannot be read: {}", job.id(), e.getMessage());
-      return null;
-    }
+  private static @Nullable Leading leading(Job job) {
+    return job.closedAt() == null && job.leadingIsOfNow() ? job.leadingSuspect() : null;
   }
 
   /**
    * Opens a job; sent again, it opens none.
    *
-   * @param at when it is opened
    * @throws RefusedException when the sheet is not in the library or the id is another job's
    */
   @Transactional
-  public void open(UUID id, NewJob wanted, OffsetDateTime at) {
+  public void open(UUID id, NewJob wanted, Stamp stamp) {
     Optional<Job> known = jobs.find(id);
     if (known.isPresent()) {
       refuseOther(known.get(), wanted);
@@ -107,19 +87,19 @@ public class JobService {
             complaint,
             wanted.permit(),
             or(wanted.technician(), ""),
-            at,
+            stamp.at(),
             null,
             "",
             null,
             "",
-            json.writeValueAsString(policies.shop().policy()),
+            policies.shop().policy(),
             1,
             title(sheets.sheet(sheet.key(), sheet.revision()), complaint),
             0,
             0,
             null,
             null);
-    if (jobs.insertIfNew(job) == 0) {
+    if (jobs.insertIfNew(job, stamp) == 0) {
       refuseOther(found(jobs, id), wanted);
     }
   }
@@ -150,7 +130,7 @@ public class JobService {
     if (!kept.complaint().equals(or(wanted.complaint(), ""))) {
       other.add("complaint " + (kept.complaint().isEmpty() ? "none" : kept.complaint()));
     }
-    if (kept.version() == 1 && !kept.permit().equals(wanted.permit())) {
+    if (kept.version() == 1 && kept.permit() != wanted.permit()) {
       other.add("permit " + kept.permit());
     }
     if (!kept.technician().equals(or(wanted.technician(), ""))) {
@@ -170,15 +150,15 @@ public class JobService {
    * @throws RefusedException when it is not open, or was changed meanwhile
    */
   @Transactional
-  public void plan(UUID id, String permit, PolicyItem policy, int version) {
+  public void plan(UUID id, Permit permit, PolicyItem policy, int version) {
     Job job = found(jobs, id);
     job.refuseUnlessOpen();
-    if (jobs.plan(id, version, permit, json.writeValueAsString(policy)) == 0) {
+    if (jobs.plan(id, version, permit, policy) == 0) {
       Job now = found(jobs, id);
       boolean sentAgain =
           now.version() == version + 1
-              && now.permit().equals(permit)
-              && PolicyItem.of(now.policy(), json).equals(policy.complete());
+              && now.permit() == permit
+              && now.policy().equals(policy.complete());
       changed(sentAgain);
     }
   }
@@ -190,13 +170,13 @@ public class JobService {
    * @throws RefusedException when it is not open, or was changed meanwhile
    */
   @Transactional
-  public void close(UUID id, String outcome, int version, OffsetDateTime at) {
+  public void close(UUID id, String outcome, int version, Stamp stamp) {
     Job job = found(jobs, id);
     if (job.closedAt() != null && job.outcome().equals(outcome.strip())) {
       return;
     }
     job.refuseUnlessOpen();
-    changed(jobs.close(id, version, outcome.strip(), at) == 1);
+    changed(jobs.close(id, version, outcome.strip(), stamp) == 1);
   }
 
   /**
@@ -206,7 +186,7 @@ public class JobService {
    * @throws RefusedException when it is struck already, or was changed meanwhile
    */
   @Transactional
-  public void strike(UUID id, String why, int version, OffsetDateTime at) {
+  public void strike(UUID id, String why, int version, Stamp stamp) {
     Job job = found(jobs, id);
     if (job.struckAt() != null) {
       if (job.struckWhy().equals(why.strip())) {
@@ -214,7 +194,7 @@ public class JobService {
       }
       throw RefusedException.conflict("This job is struck out: %s".formatted(job.struckWhy()));
     }
-    changed(jobs.strike(id, version, why.strip(), at) == 1);
+    changed(jobs.strike(id, version, why.strip(), stamp) == 1);
   }
 
   static Job found(JobMapper jobs, UUID id) {

@@ -1,6 +1,5 @@
 package org.jollychain.server.job;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jspecify.annotations.Nullable;
 
@@ -11,8 +10,4 @@ import org.jspecify.annotations.Nullable;
  * @param leading what leads while the job is open, as of its latest evidence; none until that is
  *     assessed
  */
-public record JobSummary(
-    Job job,
-    String complaintTitle,
-    int readings,
-    @Schema(nullable = true) @Nullable Leading leading) {}
+public record JobSummary(Job job, String complaintTitle, int readings, @Nullable Leading leading) {}

@@ -1,6 +1,5 @@
 package org.jollychain.server.job;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
@@ -36,6 +35,6 @@ public record JobView(
       int number,
       EvidenceItem item,
       OffsetDateTime takenAt,
-      @Schema(nullable = true) @Nullable OffsetDateTime struckAt,
+      @Nullable OffsetDateTime struckAt,
       String struckWhy) {}
 }

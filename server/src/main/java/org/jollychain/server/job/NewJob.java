@@ -1,10 +1,9 @@
 package org.jollychain.server.job;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import org.jollychain.server.policy.Permit;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,11 +15,10 @@ import org.jspecify.annotations.Nullable;
  */
 public record NewJob(
     @NotBlank @Size(max = 20) String tag,
-    @Schema(nullable = true) @Nullable @Size(max = 120) String unitTitle,
-    @Schema(nullable = true) @Nullable @Size(max = 120) String unitModel,
-    @Schema(nullable = true) @Nullable @Size(max = 120) String unitPlace,
+    @Nullable @Size(max = 120) String unitTitle,
+    @Nullable @Size(max = 120) String unitModel,
+    @Nullable @Size(max = 120) String unitPlace,
     @NotBlank(message = "must be the key of the unit's circuit sheet") @Size(max = 60) String sheet,
-    @Schema(nullable = true) @Nullable @Size(max = 80) String complaint,
-    @NotNull @Pattern(regexp = "isolated|live", message = "should be isolated or live")
-        String permit,
-    @Schema(nullable = true) @Nullable @Size(max = 60) String technician) {}
+    @Nullable @Size(max = 80) String complaint,
+    @NotNull Permit permit,
+    @Nullable @Size(max = 60) String technician) {}

@@ -3,9 +3,9 @@ package org.jollychain.server.job;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import org.jollychain.server.platform.StrictReading;
+import org.jollychain.server.policy.Permit;
 import org.jollychain.server.policy.PolicyItem;
 import tools.jackson.databind.annotation.JsonDeserialize;
 
@@ -22,11 +22,7 @@ final class Requests {
    *
    * @param version of the job as it was seen
    */
-  record Planning(
-      @NotNull @Pattern(regexp = "isolated|live", message = "should be isolated or live")
-          String permit,
-      @NotNull @Valid PolicyItem policy,
-      int version) {}
+  record Planning(@NotNull Permit permit, @NotNull @Valid PolicyItem policy, int version) {}
 
   /**
    * What a job came to.

@@ -12,7 +12,6 @@ import java.util.function.Predicate;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.platform.RefusedException;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * What of a table a job does not hold yet. A line with an id is that piece of evidence; one without
@@ -22,7 +21,6 @@ import tools.jackson.databind.json.JsonMapper;
 final class TableMerge {
 
   private final UUID jobId;
-  private final JsonMapper json;
   private final Predicate<UUID> elsewhere;
   private final Map<UUID, StoredEvidence> byId = new HashMap<>();
   private final Map<Said, Integer> held = new HashMap<>();
@@ -47,14 +45,12 @@ final class TableMerge {
   /**
    * @param elsewhere whether an id that this job does not hold is taken
    */
-  TableMerge(
-      UUID jobId, List<StoredEvidence> evidence, JsonMapper json, Predicate<UUID> elsewhere) {
+  TableMerge(UUID jobId, List<StoredEvidence> evidence, Predicate<UUID> elsewhere) {
     this.jobId = jobId;
-    this.json = json;
     this.elsewhere = elsewhere;
     for (StoredEvidence e : evidence) {
       byId.put(e.id(), e);
-      held.merge(Said.of(e.item(json), e.takenAt()), 1, Integer::sum);
+      held.merge(Said.of(e.item(), e.takenAt()), 1, Integer::sum);
     }
   }
 
@@ -75,7 +71,7 @@ final class TableMerge {
     if (same == null) {
       return unlessHeld(elsewhere.test(told) ? own : told);
     }
-    if (!said.means(same.item(json), same.takenAt())) {
+    if (!said.means(same.item(), same.takenAt())) {
       throw RefusedException.conflict(
           "line %d: there is other evidence with this id in the job; take the id out of the line."
               .formatted(line.number()));

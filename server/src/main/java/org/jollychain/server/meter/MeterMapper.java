@@ -1,10 +1,9 @@
 package org.jollychain.server.meter;
 
-import java.time.OffsetDateTime;
 import java.util.List;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
-import org.jspecify.annotations.Nullable;
+import org.jollychain.server.platform.Stamp;
 
 @Mapper
 interface MeterMapper {
@@ -14,9 +13,11 @@ interface MeterMapper {
   /** Two who add a meter take turns, so that the bound holds. */
   void lock();
 
-  int insertIfNew(@Param("meter") ShopMeter meter, @Param("createdAt") OffsetDateTime createdAt);
+  int insertIfNew(@Param("meter") ShopMeter meter, @Param("stamp") Stamp stamp);
 
-  int update(@Param("meter") ShopMeter meter, @Param("version") int version);
+  int update(
+      @Param("meter") ShopMeter meter, @Param("version") int version, @Param("stamp") Stamp stamp);
 
-  int retire(@Param("id") String id, @Param("at") @Nullable OffsetDateTime at);
+  int retire(
+      @Param("id") String id, @Param("retired") boolean retired, @Param("stamp") Stamp stamp);
 }

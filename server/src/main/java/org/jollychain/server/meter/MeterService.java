@@ -1,11 +1,11 @@
 package org.jollychain.server.meter;
 
-import java.time.Clock;
-import java.time.OffsetDateTime;
 import java.util.List;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Meters;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Stamp;
+import org.jollychain.server.platform.Stamps;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
@@ -21,21 +21,21 @@ public class MeterService implements ApplicationRunner {
   private static final int MOST_METERS = 200;
 
   private final MeterMapper meters;
-  private final Clock clock;
+  private final Stamps stamps;
 
-  MeterService(MeterMapper meters, Clock clock) {
+  MeterService(MeterMapper meters, Stamps stamps) {
     this.meters = meters;
-    this.clock = clock;
+    this.stamps = stamps;
   }
 
   @Override
   @Transactional
   public void run(ApplicationArguments arguments) {
     if (meters.all().isEmpty()) {
-      OffsetDateTime now = OffsetDateTime.now(clock);
+      Stamp now = stamps.now();
       List<Meter> usual = Meters.USUAL.all();
       for (int i = 0; i < usual.size(); i++) {
-        meters.insertIfNew(ShopMeter.of(usual.get(i)), now.plusNanos(1000L * i));
+        meters.insertIfNew(ShopMeter.of(usual.get(i)), Stamp.at(now.at().plusNanos(1000L * i)));
       }
     }
   }
@@ -63,11 +63,11 @@ public class MeterService implements ApplicationRunner {
       if (meters.all().size() >= MOST_METERS && !kept(meter)) {
         throw RefusedException.unprocessable("%d meters are the most.".formatted(MOST_METERS));
       }
-      if (meters.insertIfNew(meter, OffsetDateTime.now(clock)) == 0 && !kept(meter)) {
+      if (meters.insertIfNew(meter, stamps.now()) == 0 && !kept(meter)) {
         throw RefusedException.conflict(
             "There is another meter \"%s\"; choose another id.".formatted(meter.id()));
       }
-    } else if (meters.update(meter, version) == 0 && !keptAs(meter, version + 1)) {
+    } else if (meters.update(meter, version, stamps.now()) == 0 && !keptAs(meter, version + 1)) {
       throw RefusedException.conflict(
           "The meter was changed meanwhile; look at it again and repeat.");
     }
@@ -90,7 +90,7 @@ public class MeterService implements ApplicationRunner {
    */
   @Transactional
   public List<OwnedMeter> retire(String id, boolean retired) {
-    if (meters.retire(id, retired ? OffsetDateTime.now(clock) : null) == 0) {
+    if (meters.retire(id, retired, stamps.now()) == 0) {
       throw RefusedException.notFound("There is no meter \"%s\".".formatted(id));
     }
     return meters.all();

@@ -1,6 +1,5 @@
 package org.jollychain.server.policy;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -14,7 +13,6 @@ import org.jollychain.core.plan.Order;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.plan.TimeCosts;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * How a job is to be done; what is left out is as usual.
@@ -25,16 +23,13 @@ import tools.jackson.databind.json.JsonMapper;
  * @param opened accesses that are open
  */
 public record PolicyItem(
-    @Schema(nullable = true) @Nullable Method method,
-    @Schema(nullable = true) @Nullable Order order,
-    @Schema(nullable = true) @Nullable @DecimalMin("0") @DecimalMax("1000") Double exposureMinutes,
-    @Schema(nullable = true) @Nullable @Valid Minutes minutes,
-    @Schema(nullable = true) @Nullable @Size(max = 400)
-        List<@NotBlank @Size(max = 40) String> unreachable,
-    @Schema(nullable = true) @Nullable @Size(max = 2000)
-        List<@NotBlank @Size(max = 200) String> skipped,
-    @Schema(nullable = true) @Nullable @Size(max = 100)
-        List<@NotBlank @Size(max = 80) String> opened) {
+    @Nullable Method method,
+    @Nullable Order order,
+    @Nullable @DecimalMin("0") @DecimalMax("1000") Double exposureMinutes,
+    @Nullable @Valid Minutes minutes,
+    @Nullable @Size(max = 400) List<@NotBlank @Size(max = 40) String> unreachable,
+    @Nullable @Size(max = 2000) List<@NotBlank @Size(max = 200) String> skipped,
+    @Nullable @Size(max = 100) List<@NotBlank @Size(max = 80) String> opened) {
 
   /** The usual way in everything. */
   public static final PolicyItem USUAL = new PolicyItem(null, null, null, null, null, null, null);
@@ -50,11 +45,6 @@ public record PolicyItem(
       @DecimalMin("0") @DecimalMax("1000") double change,
       @DecimalMin("0") @DecimalMax("1000") double warm,
       @DecimalMin("0") @DecimalMax("1000") double lift) {}
-
-  /** As it was kept, complete. */
-  public static PolicyItem of(String kept, JsonMapper json) {
-    return json.readValue(kept, PolicyItem.class).complete();
-  }
 
   /** The same with what was left out said as usual. */
   public PolicyItem complete() {

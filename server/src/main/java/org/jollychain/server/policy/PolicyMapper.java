@@ -2,11 +2,15 @@ package org.jollychain.server.policy;
 
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.jollychain.server.platform.Stamp;
 
 @Mapper
 interface PolicyMapper {
 
-  ShopPolicyRow shop();
+  ShopPolicy shop();
 
-  int keep(@Param("policy") String policy, @Param("version") int version);
+  int keep(
+      @Param("policy") PolicyItem policy,
+      @Param("version") int version,
+      @Param("stamp") Stamp stamp);
 }

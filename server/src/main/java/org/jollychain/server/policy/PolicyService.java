@@ -1,25 +1,24 @@
 package org.jollychain.server.policy;
 
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Stamps;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps how the shop works; a new job starts with it. */
 @Service
 public class PolicyService {
 
   private final PolicyMapper policies;
-  private final JsonMapper json;
+  private final Stamps stamps;
 
-  PolicyService(PolicyMapper policies, JsonMapper json) {
+  PolicyService(PolicyMapper policies, Stamps stamps) {
     this.policies = policies;
-    this.json = json;
+    this.stamps = stamps;
   }
 
   public ShopPolicy shop() {
-    ShopPolicyRow row = policies.shop();
-    return new ShopPolicy(PolicyItem.of(row.policy(), json), row.version());
+    return policies.shop();
   }
 
   /**
@@ -27,7 +26,7 @@ public class PolicyService {
    */
   @Transactional
   public ShopPolicy keep(ShopPolicy wanted) {
-    if (policies.keep(json.writeValueAsString(wanted.policy()), wanted.version()) == 0) {
+    if (policies.keep(wanted.policy(), wanted.version(), stamps.now()) == 0) {
       ShopPolicy now = shop();
       if (now.version() == wanted.version() + 1
           && now.policy().equals(wanted.policy().complete())) {

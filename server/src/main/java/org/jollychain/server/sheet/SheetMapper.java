@@ -1,10 +1,10 @@
 package org.jollychain.server.sheet;
 
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.jollychain.server.platform.Stamp;
 
 @Mapper
 interface SheetMapper {
@@ -19,7 +19,7 @@ interface SheetMapper {
 
   void lock(String key);
 
-  void withdraw(@Param("key") String key, @Param("at") OffsetDateTime at);
+  void withdraw(@Param("key") String key, @Param("stamp") Stamp stamp);
 
   void restore(String key);
 
@@ -31,5 +31,5 @@ interface SheetMapper {
       @Param("text") String text,
       @Param("parsed") String parsed,
       @Param("hash") String hash,
-      @Param("createdAt") OffsetDateTime createdAt);
+      @Param("stamp") Stamp stamp);
 }

@@ -6,8 +6,6 @@ import com.github.benmanes.caffeine.cache.LoadingCache;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
-import java.time.Clock;
-import java.time.OffsetDateTime;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
@@ -25,6 +23,7 @@ import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.core.sheet.Situation;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Stamps;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -44,7 +43,7 @@ public class SheetService {
   private final SheetMapper sheets;
   private final MeterService meters;
   private final JsonMapper json;
-  private final Clock clock;
+  private final Stamps stamps;
   private final LoadingCache<String, UnitModel> units =
       Caffeine.newBuilder()
           .maximumWeight(MOST_NUMBERS_KEPT)
@@ -59,13 +58,13 @@ public class SheetService {
       SheetMapper sheets,
       MeterService meters,
       JsonMapper json,
-      Clock clock,
+      Stamps stamps,
       PlatformTransactionManager transactions) {
     this.transaction = new TransactionTemplate(transactions);
     this.sheets = sheets;
     this.meters = meters;
     this.json = json;
-    this.clock = clock;
+    this.stamps = stamps;
   }
 
   private static int numbers(Sheet sheet) {
@@ -224,7 +223,7 @@ public class SheetService {
   @Transactional
   public void withdraw(String key) {
     newest(key);
-    sheets.withdraw(key, OffsetDateTime.now(clock));
+    sheets.withdraw(key, stamps.now());
   }
 
   /**
@@ -271,7 +270,7 @@ public class SheetService {
         text,
         json.writeValueAsString(sheet),
         sha256(text),
-        OffsetDateTime.now(clock));
+        stamps.now());
     return revision(key, revision);
   }
 

@@ -35,11 +35,11 @@ public record SolveRequest(
         @NotNull
         JsonNode sheet,
     @NotBlank @Size(max = 80) String situation,
-    @Schema(nullable = true) @Nullable @Size(max = 20) List<@NotNull @Valid Fault> faults,
-    @Schema(nullable = true) @Nullable @Size(max = 40) List<@NotBlank String> lifted,
-    @Schema(nullable = true) @Nullable @Size(max = 40) String meter,
-    @Schema(nullable = true) @Nullable @DecimalMin("0") @DecimalMax("1000") Double supplyVolts,
-    @Schema(nullable = true) @Nullable @Size(max = 400) List<@NotNull @Valid ProbeRequest> probes) {
+    @Nullable @Size(max = 20) List<@NotNull @Valid Fault> faults,
+    @Nullable @Size(max = 40) List<@NotBlank String> lifted,
+    @Nullable @Size(max = 40) String meter,
+    @Nullable @DecimalMin("0") @DecimalMax("1000") Double supplyVolts,
+    @Nullable @Size(max = 400) List<@NotNull @Valid ProbeRequest> probes) {
 
   /**
    * A fault to suppose.
@@ -52,18 +52,18 @@ public record SolveRequest(
   public record Fault(
       @NotBlank @Size(max = 80) String part,
       @NotBlank @Size(max = 40) String mode,
-      @Schema(nullable = true) @Nullable @DecimalMin("0.001") @DecimalMax("1e8") Double ohms,
-      @Schema(nullable = true) @Nullable @DecimalMin("0") @DecimalMax("1") Double position,
-      @Schema(nullable = true) @Nullable @DecimalMin("0.01") @DecimalMax("100") Double factor) {}
+      @Nullable @DecimalMin("0.001") @DecimalMax("1e8") Double ohms,
+      @Nullable @DecimalMin("0") @DecimalMax("1") Double position,
+      @Nullable @DecimalMin("0.01") @DecimalMax("100") Double factor) {}
 
   /** A measurement: {@code red} and {@code black}, or {@code across} or {@code through} a part. */
   public record ProbeRequest(
       @NotBlank @Size(max = 40) String function,
-      @Schema(nullable = true) @Nullable @Size(max = 40) String red,
-      @Schema(nullable = true) @Nullable @Size(max = 40) String black,
-      @Schema(nullable = true) @Nullable @Size(max = 80) String across,
-      @Schema(nullable = true) @Nullable @Size(max = 80) String through,
-      @Schema(nullable = true) @Nullable @Size(max = 20) List<@NotBlank String> liftedAt) {}
+      @Nullable @Size(max = 40) String red,
+      @Nullable @Size(max = 40) String black,
+      @Nullable @Size(max = 80) String across,
+      @Nullable @Size(max = 80) String through,
+      @Nullable @Size(max = 20) List<@NotBlank String> liftedAt) {}
 
   List<WhatIf.Supposed> supposed(Sheet sheet) {
     return orNone(faults).stream()

@@ -1,10 +1,10 @@
 package org.jollychain.server.unit;
 
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.jollychain.server.platform.Stamp;
 
 @Mapper
 interface UnitMapper {
@@ -13,5 +13,5 @@ interface UnitMapper {
 
   Optional<Unit> byTag(String tag);
 
-  void insertIfNew(@Param("unit") Unit unit, @Param("createdAt") OffsetDateTime createdAt);
+  void insertIfNew(@Param("unit") Unit unit, @Param("stamp") Stamp stamp);
 }

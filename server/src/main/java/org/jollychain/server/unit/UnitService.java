@@ -1,12 +1,11 @@
 package org.jollychain.server.unit;
 
-import java.time.Clock;
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Stamps;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -17,11 +16,11 @@ public class UnitService {
   private static final Pattern TAG = Pattern.compile("[A-Z0-9][A-Z0-9-]{0,19}");
 
   private final UnitMapper units;
-  private final Clock clock;
+  private final Stamps stamps;
 
-  UnitService(UnitMapper units, Clock clock) {
+  UnitService(UnitMapper units, Stamps stamps) {
     this.units = units;
-    this.clock = clock;
+    this.stamps = stamps;
   }
 
   public List<Unit> all() {
@@ -53,7 +52,7 @@ public class UnitService {
             title.isBlank() ? tag : title.strip(),
             model.strip(),
             place.strip()),
-        OffsetDateTime.now(clock));
+        stamps.now());
     return units.byTag(tag).orElseThrow();
   }
 }

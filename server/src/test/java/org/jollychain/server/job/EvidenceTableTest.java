@@ -12,6 +12,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jollychain.server.ServerTest;
+import org.jollychain.server.policy.Permit;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -28,7 +29,7 @@ class EvidenceTableTest {
   private static final OffsetDateTime NOW =
       OffsetDateTime.of(2026, 2, 3, 4, 5, 6, 0, ZoneOffset.UTC);
   private static final NewJob JOB =
-      new NewJob("TST-9", "Test dryer", "", "", "dryer-timer-240", "no-heat", "live", "Imke");
+      new NewJob("TST-9", "Test dryer", "", "", "dryer-timer-240", "no-heat", Permit.LIVE, "Imke");
 
   @Autowired private Jobs jobs;
   @Autowired private MockMvc http;

@@ -21,6 +21,7 @@ import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import org.jollychain.server.ServerTest;
 import org.jollychain.server.assess.EvidenceItem;
+import org.jollychain.server.policy.Permit;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -83,7 +84,7 @@ class GoldenAnswersTest {
                 null,
                 sheet,
                 told.path("complaint").asString(),
-                "live",
+                Permit.LIVE,
                 null),
             OPENED);
     int number = 0;

@@ -18,6 +18,8 @@ import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.server.ServerTest;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Stamp;
+import org.jollychain.server.policy.Permit;
 import org.jollychain.server.policy.PolicyItem;
 import org.jollychain.server.sheet.SheetService;
 import org.junit.jupiter.api.Test;
@@ -30,7 +32,7 @@ class JobServiceTest {
   private static final OffsetDateTime NOW =
       OffsetDateTime.of(2026, 2, 3, 4, 5, 6, 0, ZoneOffset.UTC);
   private static final NewJob NO_HEAT =
-      new NewJob("TST-1", "Test dryer", "", "", "dryer-timer-240", "no-heat", "live", "Imke");
+      new NewJob("TST-1", "Test dryer", "", "", "dryer-timer-240", "no-heat", Permit.LIVE, "Imke");
 
   @Autowired private Jobs jobs;
 
@@ -146,12 +148,13 @@ class JobServiceTest {
   void a_job_sent_again_with_something_else_in_it_is_refused_and_says_what_differs() {
     jobs.open(id, NO_HEAT, NOW);
     NewJob other =
-        new NewJob("TST-1", "Test dryer", "", "", "dryer-timer-240", "no-heat", "isolated", "Bo");
+        new NewJob(
+            "TST-1", "Test dryer", "", "", "dryer-timer-240", "no-heat", Permit.ISOLATED, "Bo");
     assertThatThrownBy(() -> jobs.open(id, other, NOW))
         .isInstanceOf(RefusedException.class)
         .hasMessageContaining("permit live, technician Imke");
-    jobs.plan(id, "isolated", PolicyItem.USUAL, 1);
-    assertThat(jobs.open(id, NO_HEAT, NOW).job().permit()).isEqualTo("isolated");
+    jobs.plan(id, Permit.ISOLATED, PolicyItem.USUAL, 1);
+    assertThat(jobs.open(id, NO_HEAT, NOW).job().permit()).isEqualTo(Permit.ISOLATED);
   }
 
   @Test
@@ -175,8 +178,8 @@ class JobServiceTest {
       UUID one = UUID.randomUUID();
       UUID two = UUID.randomUUID();
       UUID reading = UUID.randomUUID();
-      service.open(one, NO_HEAT, NOW);
-      service.open(two, NO_HEAT, NOW);
+      service.open(one, NO_HEAT, Stamp.at(NOW));
+      service.open(two, NO_HEAT, Stamp.at(NOW));
       int acknowledged = 0;
       List<Future<Boolean>> sent =
           writers.invokeAll(List.of(() -> taken(one, reading), () -> taken(two, reading)));
@@ -193,7 +196,7 @@ class JobServiceTest {
 
   private boolean taken(UUID job, UUID reading) {
     try {
-      evidence.add(job, reading, Typed.volts("high-limit", "0.1"), NOW);
+      evidence.add(job, reading, Typed.volts("high-limit", "0.1"), Stamp.at(NOW));
       return true;
     } catch (RefusedException e) {
       return false;
@@ -204,7 +207,7 @@ class JobServiceTest {
   void of_six_reasons_for_one_strike_one_is_kept_and_the_others_are_told() throws Exception {
     jobs.open(id, NO_HEAT, NOW);
     UUID reading = UUID.randomUUID();
-    evidence.add(id, reading, Typed.volts("high-limit", "0.1"), NOW);
+    evidence.add(id, reading, Typed.volts("high-limit", "0.1"), Stamp.at(NOW));
     ExecutorService writers = Executors.newFixedThreadPool(6);
     List<Callable<Boolean>> strikes = new ArrayList<>();
     for (int i = 0; i < 6; i++) {
@@ -212,7 +215,7 @@ class JobServiceTest {
       strikes.add(
           () -> {
             try {
-              evidence.strike(id, reading, why, NOW);
+              evidence.strike(id, reading, why, Stamp.at(NOW));
               return true;
             } catch (RefusedException e) {
               return false;
@@ -235,7 +238,7 @@ class JobServiceTest {
     assertThat(listed().leading()).isEqualTo(view.assessment().leading());
     assertThat(listed().readings()).isEqualTo(2);
     assertThat(listed().complaintTitle()).isEqualTo(view.complaintTitle()).isNotEmpty();
-    evidence.add(id, UUID.randomUUID(), Typed.volts("high-limit", "0.1"), NOW);
+    evidence.add(id, UUID.randomUUID(), Typed.volts("high-limit", "0.1"), Stamp.at(NOW));
     // acknowledged, but not assessed yet: what led before is not shown as if it still did
     assertThat(listed().leading()).isNull();
     assertThat(listed().readings()).isEqualTo(3);

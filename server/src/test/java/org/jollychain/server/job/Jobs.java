@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.UUID;
 import org.jollychain.core.plan.Forecast;
 import org.jollychain.server.assess.EvidenceItem;
+import org.jollychain.server.platform.Stamp;
+import org.jollychain.server.policy.Permit;
 import org.jollychain.server.policy.PolicyItem;
 
 /** Jobs as a page has them: each change is answered with the job anew. */
@@ -33,37 +35,37 @@ public final class Jobs {
   }
 
   JobView open(UUID id, NewJob job, OffsetDateTime at) {
-    jobs.open(id, job, at);
+    jobs.open(id, job, Stamp.at(at));
     return view(id);
   }
 
   JobView add(UUID job, UUID id, EvidenceItem item, OffsetDateTime at) {
-    evidence.add(job, id, item, at);
+    evidence.add(job, id, item, Stamp.at(at));
     return view(job);
   }
 
   JobView strike(UUID job, UUID id, String why, OffsetDateTime at) {
-    evidence.strike(job, id, why, at);
+    evidence.strike(job, id, why, Stamp.at(at));
     return view(job);
   }
 
   JobView importCsv(UUID job, String csv, OffsetDateTime at) {
-    evidence.importCsv(job, csv, at);
+    evidence.importCsv(job, csv, Stamp.at(at));
     return view(job);
   }
 
-  JobView plan(UUID id, String permit, PolicyItem policy, int version) {
+  JobView plan(UUID id, Permit permit, PolicyItem policy, int version) {
     jobs.plan(id, permit, policy, version);
     return view(id);
   }
 
   JobView close(UUID id, String outcome, int version, OffsetDateTime at) {
-    jobs.close(id, outcome, version, at);
+    jobs.close(id, outcome, version, Stamp.at(at));
     return view(id);
   }
 
   JobView strikeJob(UUID id, String why, int version, OffsetDateTime at) {
-    jobs.strike(id, why, version, at);
+    jobs.strike(id, why, version, Stamp.at(at));
     return view(id);
   }
 }

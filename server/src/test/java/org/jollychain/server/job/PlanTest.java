@@ -19,6 +19,7 @@ import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Proposal;
 import org.jollychain.server.ServerTest;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.policy.Permit;
 import org.jollychain.server.policy.PolicyItem;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -39,7 +40,7 @@ class PlanTest {
 
   private final UUID id = UUID.randomUUID();
 
-  private JobView open(String permit) {
+  private JobView open(Permit permit) {
     return jobs.open(
         id,
         new NewJob("TST-9", "Test dryer", "", "", "dryer-timer-240", "no-heat", permit, "Imke"),
@@ -57,11 +58,13 @@ class PlanTest {
 
   @Test
   void what_is_out_of_reach_or_skipped_is_not_proposed_again() {
-    JobView view = open("live");
+    JobView view = open(Permit.LIVE);
     Proposal first = view.plan().next().get(0);
-    view = jobs.plan(id, "live", policy(null, null, List.of(first.id())), view.job().version());
+    view =
+        jobs.plan(id, Permit.LIVE, policy(null, null, List.of(first.id())), view.job().version());
     assertThat(view.plan().next()).noneMatch(p -> p.id().equals(first.id()));
-    view = jobs.plan(id, "live", policy(null, List.of("L1", "L2"), null), view.job().version());
+    view =
+        jobs.plan(id, Permit.LIVE, policy(null, List.of("L1", "L2"), null), view.job().version());
     assertThat(view.plan().next())
         .isNotEmpty()
         .noneMatch(p -> p.red().filter(List.of("L1", "L2")::contains).isPresent());
@@ -69,9 +72,9 @@ class PlanTest {
 
   @Test
   void a_permit_that_is_withdrawn_leaves_only_isolated_steps_and_all_evidence() {
-    JobView view = open("live");
+    JobView view = open(Permit.LIVE);
     jobs.add(id, UUID.randomUUID(), Typed.volts(null, "L1-L2 238"), NOW);
-    view = jobs.plan(id, "isolated", PolicyItem.USUAL, view.job().version());
+    view = jobs.plan(id, Permit.ISOLATED, PolicyItem.USUAL, view.job().version());
     assertThat(view.evidence()).hasSize(1);
     assertThat(view.plan().next())
         .isNotEmpty()
@@ -80,20 +83,21 @@ class PlanTest {
 
   @Test
   void with_no_point_in_reach_it_says_so() {
-    JobView view = open("live");
+    JobView view = open(Permit.LIVE);
     List<String> all =
         List.of("L1", "L2", "N", "PE", "K1", "K2", "T1", "C1", "C2", "C3", "E2", "M1", "M2");
-    view = jobs.plan(id, "live", policy(Order.ALONG_THE_WIRE, all, null), view.job().version());
+    view =
+        jobs.plan(id, Permit.LIVE, policy(Order.ALONG_THE_WIRE, all, null), view.job().version());
     assertThat(view.plan().say()).isNotBlank();
     assertThat(view.plan().next()).noneMatch(p -> p.red().filter(all::contains).isPresent());
   }
 
   @Test
   void a_plan_made_by_two_at_once_is_not_overwritten() {
-    JobView view = open("live");
-    jobs.plan(id, "live", PolicyItem.USUAL, view.job().version());
+    JobView view = open(Permit.LIVE);
+    jobs.plan(id, Permit.LIVE, PolicyItem.USUAL, view.job().version());
     int stale = view.job().version();
-    assertThatThrownBy(() -> jobs.plan(id, "isolated", PolicyItem.USUAL, stale))
+    assertThatThrownBy(() -> jobs.plan(id, Permit.ISOLATED, PolicyItem.USUAL, stale))
         .isInstanceOf(RefusedException.class)
         .hasMessageContaining("changed meanwhile");
   }
@@ -101,7 +105,7 @@ class PlanTest {
   @Test
   void the_forecast_sets_the_orders_side_by_side_and_the_route_card_ends_in_suspects()
       throws Exception {
-    open("live");
+    open(Permit.LIVE);
     List<Forecast> forecast = jobs.forecast(id);
     assertThat(forecast).extracting(Forecast::order).containsExactly(Order.values());
     assertThat(forecast.get(0).minutes()).isLessThan(forecast.get(2).minutes());
@@ -123,7 +127,7 @@ class PlanTest {
     int version = 1;
     MockHttpServletResponse answer = keep(kept.formatted(version));
     assertThat(answer.getStatus()).isEqualTo(200);
-    JobView view = open("live");
+    JobView view = open(Permit.LIVE);
     assertThat(view.policy().method()).isEqualTo(Method.ISOLATED_OHMS);
     assertThat(view.plan().state()).isEqualTo(Plan.State.ASK);
     assertThat(keep(kept.formatted(version)).getStatus()).as("sent again").isEqualTo(200);

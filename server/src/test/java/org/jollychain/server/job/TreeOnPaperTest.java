@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.StringReader;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.jollychain.core.plan.DecisionTree;
+import org.jollychain.server.paper.Templates;
 import org.junit.jupiter.api.Test;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
@@ -38,6 +40,11 @@ class TreeOnPaperTest {
     return new DecisionTree(title, List.of(), 0, false, List.of());
   }
 
+  private static String svg(String heading, DecisionTree card) {
+    return new Templates()
+        .filled("route-card.svg", Map.of("heading", heading, "drawing", RouteDrawing.of(card)));
+  }
+
   private static Document parsed(String xml) throws Exception {
     return DocumentBuilderFactory.newInstance()
         .newDocumentBuilder()
@@ -55,7 +62,7 @@ class TreeOnPaperTest {
 
   @Test
   void a_drawing_is_well_formed_and_says_all_of_the_card_in_its_order() throws Exception {
-    List<String> texts = texts(parsed(RouteDrawing.svg("HUT-4 <north>", CARD)));
+    List<String> texts = texts(parsed(svg("HUT-4 <north>", CARD)));
     assertThat(texts)
         .containsExactly(
             "HUT-4 <north>",
@@ -71,7 +78,7 @@ class TreeOnPaperTest {
 
   @Test
   void what_follows_an_answer_stands_further_in_and_no_line_beyond_the_paper() throws Exception {
-    Document svg = parsed(RouteDrawing.svg("HUT-4", CARD));
+    Document svg = parsed(svg("HUT-4", CARD));
     double width = Double.parseDouble(svg.getDocumentElement().getAttribute("width"));
     double height = Double.parseDouble(svg.getDocumentElement().getAttribute("height"));
     NodeList nodes = svg.getElementsByTagName("text");
@@ -91,7 +98,7 @@ class TreeOnPaperTest {
   @Test
   void a_long_line_is_broken_between_words_and_none_is_lost() throws Exception {
     String many = "the limit, the cut-off or the thermostat, ".repeat(8).strip();
-    List<String> texts = texts(parsed(RouteDrawing.svg("HUT-4", leaf(many))));
+    List<String> texts = texts(parsed(svg("HUT-4", leaf(many))));
     assertThat(texts.size()).isGreaterThan(3);
     assertThat(String.join(" ", texts.subList(1, texts.size()))).isEqualTo(many);
     assertThat(texts).allMatch(t -> t.length() <= 92);

@@ -217,7 +217,7 @@ class HttpContractTest {
         .andExpect(jsonPath("$.detail").value(containsString("like LAU-2")));
     open(job.formatted("TST-9", "dryer-timer-240", "maybe"))
         .andExpect(status().isBadRequest())
-        .andExpect(jsonPath("$.detail").value(containsString("isolated or live")));
+        .andExpect(jsonPath("$.detail").value(containsString("isolated, live")));
   }
 
   private ResultActions open(String body) throws Exception {

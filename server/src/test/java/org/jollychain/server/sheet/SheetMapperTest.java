@@ -5,16 +5,15 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import org.jollychain.server.ServerTest;
+import org.jollychain.server.platform.Stamp;
 import org.junit.jupiter.api.Test;
-import org.mybatis.spring.boot.test.autoconfigure.MybatisTest;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.jdbc.test.autoconfigure.AutoConfigureTestDatabase;
 import org.springframework.dao.DataIntegrityViolationException;
-import org.springframework.test.context.ActiveProfiles;
+import org.springframework.transaction.annotation.Transactional;
 
-@MybatisTest
-@AutoConfigureTestDatabase(replace = AutoConfigureTestDatabase.Replace.NONE)
-@ActiveProfiles("test")
+@ServerTest
+@Transactional
 class SheetMapperTest {
 
   private static final OffsetDateTime THEN =
@@ -23,7 +22,8 @@ class SheetMapperTest {
   @Autowired private SheetMapper sheets;
 
   private void insert(String key, int revision, String title) {
-    sheets.insert(key, revision, title, "other", "text " + revision, "{\"a\": 1}", "hash", THEN);
+    sheets.insert(
+        key, revision, title, "other", "text " + revision, "{\"a\": 1}", "hash", Stamp.at(THEN));
   }
 
   @Test

@@ -1,4 +1,4 @@
-package org.jollychain.server.report;
+package org.jollychain.server.paper;
 
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
@@ -7,25 +7,23 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.util.regex.Pattern;
+import java.util.HashMap;
+import java.util.Map;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
-import org.springframework.web.util.HtmlUtils;
 
-/** Prints on A4: XHTML in the house's type, as PDF with its fonts embedded. */
+/** Prints on A4: pages of XHTML in the house's type, as PDF with its fonts embedded. */
 @Component
 public class PdfRenderer {
 
   private static final String SANS = "ibm-plex-sans/%s/IBMPlexSans_%s.ttf";
   private static final String MONO = "ibm-plex-mono/%s/IBMPlexMono_%s.ttf";
 
-  /** XML 1.0, section 2.2. */
-  private static final Pattern NO_XML =
-      Pattern.compile("[^\\t\\n\\r\\x20-\\x{D7FF}\\x{E000}-\\x{FFFD}\\x{10000}-\\x{10FFFF}]");
-
+  private final Templates templates;
   private final String style;
 
-  PdfRenderer() {
+  PdfRenderer(Templates templates) {
+    this.templates = templates;
     try {
       style = new ClassPathResource("paper/paper.css").getContentAsString(StandardCharsets.UTF_8);
     } catch (IOException e) {
@@ -34,14 +32,14 @@ public class PdfRenderer {
   }
 
   /**
-   * @param title of the document, as plain text
-   * @param body well-formed XHTML, every text in it escaped by {@link #text}
+   * @param template a file of {@code paper/} that is a page of XHTML
+   * @param values of the template, which has the house's style beside them
    * @return the PDF
    */
-  public byte[] pdf(String title, String body) {
-    String page =
-        "<html><head><title>%s</title><style>%s</style></head><body>%s</body></html>"
-            .formatted(text(title), style, body);
+  public byte[] pdf(String template, Map<String, Object> values) {
+    Map<String, Object> all = new HashMap<>(values);
+    all.put("style", style);
+    String page = templates.filled(template, all);
     PdfRendererBuilder builder = new PdfRendererBuilder();
     font(builder, "IBM Plex Sans", 400, SANS.formatted("400Regular", "400Regular"));
     font(builder, "IBM Plex Sans", 600, SANS.formatted("600SemiBold", "600SemiBold"));
@@ -57,11 +55,6 @@ public class PdfRenderer {
       throw new UncheckedIOException(e);
     }
     return pdf.toByteArray();
-  }
-
-  /** Plain text as it may stand in XHTML and SVG; what XML cannot hold is left out. */
-  public static String text(String plain) {
-    return HtmlUtils.htmlEscape(NO_XML.matcher(plain).replaceAll(""), "UTF-8");
   }
 
   private static void font(PdfRendererBuilder builder, String family, int weight, String file) {

@@ -1,8 +1,11 @@
-package org.jollychain.server.report;
+package org.jollychain.server.paper;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
 import java.util.stream.StreamSupport;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
@@ -14,7 +17,7 @@ import org.junit.jupiter.api.Test;
 
 class PdfRendererTest {
 
-  private final PdfRenderer paper = new PdfRenderer();
+  private final PdfRenderer paper = new PdfRenderer(new Templates());
 
   private static String printed(byte[] pdf) throws IOException {
     try (PDDocument document = Loader.loadPDF(pdf)) {
@@ -26,11 +29,7 @@ class PdfRendererTest {
   @Test
   void prints_the_signs_of_the_trade() throws IOException {
     String signs = "0.2 Ω ± 5 % · 121 °C › “limit” – L1’s";
-    byte[] pdf =
-        paper.pdf(
-            "Signs",
-            "<p>%s</p><p class='answer'>%s</p>"
-                .formatted(PdfRenderer.text(signs), PdfRenderer.text(signs)));
+    byte[] pdf = paper.pdf("test-page.xhtml", Map.of("title", "Signs", "lines", List.of(signs)));
     assertThat(printed(pdf).lines().filter(l -> l.contains("0.2 Ω ± 5 % · 121 °C ›"))).hasSize(2);
     assertThat(printed(pdf)).doesNotContain("#");
   }
@@ -38,14 +37,15 @@ class PdfRendererTest {
   @Test
   void takes_any_text_for_text() throws IOException {
     String sly = "\u0001\uffff</p><script>1</script> & <img src=\"file:/etc/hostname\"/>";
-    assertThat(printed(paper.pdf(sly, "<p>%s</p>".formatted(PdfRenderer.text(sly)))))
+    assertThat(printed(paper.pdf("test-page.xhtml", Map.of("title", sly, "lines", List.of(sly)))))
         .contains(sly.substring(2));
   }
 
   @Test
   void is_a4_with_its_own_title_page_numbers_and_every_font_embedded() throws IOException {
-    String long_ = "<p>line</p>".repeat(120);
-    try (PDDocument document = Loader.loadPDF(paper.pdf("HUT-4, route card", long_))) {
+    Map<String, Object> long_ =
+        Map.of("title", "HUT-4, route card", "lines", Collections.nCopies(120, "line"));
+    try (PDDocument document = Loader.loadPDF(paper.pdf("test-page.xhtml", long_))) {
       assertThat(document.getDocumentInformation().getTitle()).isEqualTo("HUT-4, route card");
       int pages = document.getNumberOfPages();
       assertThat(pages).isGreaterThan(1);

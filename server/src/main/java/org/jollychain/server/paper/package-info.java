@@ -1,5 +1,5 @@
 /** What is printed. */
 @NullMarked
-package org.jollychain.server.report;
+package org.jollychain.server.paper;
 
 import org.jspecify.annotations.NullMarked;
