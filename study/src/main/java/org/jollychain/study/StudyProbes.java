@@ -1,122 +1,108 @@
 package org.jollychain.study;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import org.jollychain.core.network.Change;
-import org.jollychain.core.network.Meter;
+import java.util.function.Predicate;
+import java.util.function.ToDoubleFunction;
+import org.jollychain.core.evidence.Question;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.plan.CandidateTests;
 import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
-import org.jollychain.core.sheet.Path;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
-/** What a study reads of every unit of a sheet, whatever the planner would ask. */
+/**
+ * What a study reads of every unit of a sheet: of all that can be asked, what tells most of each
+ * part by itself, whatever the planner would choose.
+ */
 final class StudyProbes {
 
   private final Sheet sheet;
   private final UnitModel unit;
+  private final List<Probe> all;
 
   StudyProbes(UnitModel unit) {
     this.unit = unit;
     this.sheet = unit.sheet();
+    this.all =
+        new CandidateTests(unit)
+            .all().stream()
+                .filter(Question.Measure.class::isInstance)
+                .map(Question.Measure.class::cast)
+                .filter(m -> !m.reseated() && m.at().celsius().isEmpty())
+                .map(Question.Measure::at)
+                .toList();
   }
 
-  /** Supply, every part where it carries most, and the load's current of every path. */
+  /** Supply, every part where it carries most and where it holds most, and what the loads draw. */
   List<Probe> live() {
-    List<Probe> probes = new ArrayList<>();
     MeterFunction volts = MeterFunction.voltsOf(sheet.supply());
     MeterFunction amperes = MeterFunction.amperesOf(sheet.supply());
-    Situation first =
-        sheet.situations().values().stream().filter(Situation::supplyOn).findFirst().orElseThrow();
-    List<String> terminals = List.copyOf(sheet.supply().terminals().values());
-    for (int i = 0; i < terminals.size(); i++) {
-      for (int j = i + 1; j < terminals.size(); j++) {
-        probes.add(Probe.between(volts, terminals.get(i), terminals.get(j), first.id()));
-      }
-    }
-    for (Situation s : sheet.situations().values()) {
-      if (s.supplyOn() && s.id().equals("open-circuit")) {
-        probes.add(Probe.of(sheet.supply(), s.id()));
-      }
-    }
+    List<Probe> probes = new ArrayList<>();
+    all.stream().filter(this::ofSupply).forEach(probes::add);
     for (Part part : sheet.parts().values()) {
-      Situation busiest = first;
-      double most = 0;
-      Situation resting = first;
-      double held = 0;
-      for (Situation s : sheet.situations().values()) {
-        double carries = s.supplyOn() ? unit.in(s.id()).amperes(part.id()).abs() : 0;
-        if (carries > most) {
-          most = carries;
-          busiest = s;
-        }
-        double across =
-            unit.in(s.id()).volts(part.from()).minus(unit.in(s.id()).volts(part.to())).abs();
-        if (s.supplyOn() && part.stateIn(s) == ContactState.OPEN && across > held) {
-          held = across;
-          resting = s;
-        }
-      }
-      probes.add(Probe.across(volts, part, busiest.id()));
-      if (part.actsAsLink() && held > 0) {
-        probes.add(Probe.across(volts, part, resting.id()));
-      }
+      most(p -> across(p, part, volts) && !opens(part, p), p -> carried(part, p))
+          .ifPresent(probes::add);
+      most(p -> across(p, part, volts) && opens(part, p), p -> held(part, p))
+          .ifPresent(probes::add);
+      most(p -> across(p, part, amperes), p -> carried(part, p)).ifPresent(probes::add);
     }
-    for (Part load : sheet.parts().values()) {
-      boolean onPath = sheet.paths().values().stream().map(Path::load).anyMatch(load.id()::equals);
-      if (onPath || load.actsAsLoad()) {
-        Situation busiest = first;
-        double most = 0;
-        for (Situation s : sheet.situations().values()) {
-          double draws = s.supplyOn() ? unit.in(s.id()).amperes(load.id()).abs() : 0;
-          if (draws > most) {
-            most = draws;
-            busiest = s;
-          }
-        }
-        probes.add(Probe.across(amperes, load, busiest.id()));
-      }
-    }
-    return probes.stream().distinct().toList();
+    return probes;
   }
 
-  /** Ohms across every part, one wire off where something bridges it, and to the case. */
+  /** Ohms across every part where it passes and where it must be open, and to the case. */
   List<Probe> isolated() {
     List<Probe> probes = new ArrayList<>();
-    String cold =
-        sheet.situations().values().stream()
-            .filter(s -> !s.supplyOn())
-            .findFirst()
-            .orElseThrow()
-            .id();
-    Optional<String> earth = Optional.ofNullable(sheet.supply().terminals().get("earth"));
     for (Part part : sheet.parts().values()) {
-      String off =
-          sheet.situations().values().stream()
-              .filter(s -> !s.supplyOn() && part.stateIn(s) != ContactState.OPEN)
-              .findFirst()
-              .map(Situation::id)
-              .orElse(cold);
-      double around =
-          unit.in(off, List.of(Change.open(part.id()))).ohmsBetween(part.from(), part.to()).re();
-      Probe across = Probe.across(MeterFunction.OHMS, part, off);
-      boolean bridged = around < Meter.GENERAL.overLimitOhms();
-      probes.add(bridged ? across.lifted(Set.of(part.from())) : across);
-      sheet.situations().values().stream()
-          .filter(s -> part.actsAsLink() && !s.supplyOn() && part.stateIn(s) == ContactState.OPEN)
-          .findFirst()
-          .ifPresent(s -> probes.add(Probe.across(MeterFunction.OHMS, part, s.id())));
-      if (part.caseLeak() && earth.isPresent()) {
-        for (String end : List.of(part.from(), part.to())) {
-          probes.add(Probe.between(MeterFunction.OHMS, end, earth.get(), off));
-        }
-      }
+      first(p -> across(p, part, MeterFunction.OHMS) && !opens(part, p)).ifPresent(probes::add);
+      first(p -> across(p, part, MeterFunction.OHMS) && opens(part, p)).ifPresent(probes::add);
     }
-    return probes.stream().distinct().toList();
+    Optional<String> earth = Optional.ofNullable(sheet.supply().terminals().get("earth"));
+    all.stream()
+        .filter(p -> p.function() == MeterFunction.OHMS && p.part().isEmpty())
+        .filter(p -> earth.equals(Optional.of(p.black())))
+        .forEach(probes::add);
+    return probes;
+  }
+
+  private boolean ofSupply(Probe probe) {
+    return probe.part().isEmpty()
+        && !probe.function().needsDeadCircuit()
+        && sheet.supply().terminals().values().containsAll(List.of(probe.red(), probe.black()));
+  }
+
+  private static boolean across(Probe probe, Part part, MeterFunction function) {
+    return probe.function() == function && probe.part().equals(Optional.of(part.id()));
+  }
+
+  private boolean opens(Part part, Probe probe) {
+    return part.actsAsLink() && part.stateIn(situation(probe)) == ContactState.OPEN;
+  }
+
+  private Situation situation(Probe probe) {
+    return sheet.situations().get(probe.situation());
+  }
+
+  private double carried(Part part, Probe probe) {
+    return unit.in(probe.situation()).amperes(part.id()).abs();
+  }
+
+  private double held(Part part, Probe probe) {
+    Solution sound = unit.in(probe.situation());
+    return sound.volts(part.from()).minus(sound.volts(part.to())).abs();
+  }
+
+  private Optional<Probe> first(Predicate<Probe> which) {
+    return all.stream().filter(which).findFirst();
+  }
+
+  private Optional<Probe> most(Predicate<Probe> which, ToDoubleFunction<Probe> of) {
+    return all.stream().filter(which).max(Comparator.comparingDouble(of));
   }
 }
