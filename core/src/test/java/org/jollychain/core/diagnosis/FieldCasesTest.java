@@ -1,0 +1,32 @@
+package org.jollychain.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** What a master concludes from true-to-life readings; common practice, no source. */
+class FieldCasesTest {
+
+  private static final Map<String, Diagnosis> DIAGNOSES = new ConcurrentHashMap<>();
+
+  static Stream<FieldCase> cases() {
+    return Stream.of("supply", "string", "own-test", "joints", "traps")
+        .flatMap(file -> FieldCase.of(file + ".yaml").stream());
+  }
+
+  static Assessment assess(FieldCase told) {
+    return DIAGNOSES
+        .computeIfAbsent(told.sheet().key(), k -> new Diagnosis(told.sheet()))
+        .assess(told.evidence(), told.complaint());
+  }
+
+  @ParameterizedTest
+  @MethodSource("cases")
+  void is_said_as_a_master_would(FieldCase told) {
+    assertThat(told.differences(assess(told))).isEmpty();
+  }
+}
