@@ -173,6 +173,8 @@ public record Assessment(
       SLIP,
       MISFIT,
       BUZZER,
+      WRONG_RANGE,
+      WRONG_FUNCTION,
       PARALLEL_PATH,
       NO_CURRENT,
       GHOST,

@@ -18,9 +18,9 @@ import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Reading;
-import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.inference.FurtherFaults;
 import org.jollychain.core.inference.HypothesisSpace;
 import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.Posterior;
@@ -29,7 +29,6 @@ import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Network;
 import org.jollychain.core.network.ParameterSample;
 import org.jollychain.core.network.UnitModel;
-import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 
@@ -50,7 +49,8 @@ public final class Diagnosis {
 
   private static final int MANY = 300;
 
-  private static final double LIVE_VOLTS = 2;
+  /** Beside the first fault. */
+  private static final int MOST_FURTHER = 2;
 
   private final Sheet sheet;
   private final MeasurementModel measurements;
@@ -146,7 +146,10 @@ public final class Diagnosis {
   }
 
   private static List<Posterior.Entry> beliefs(Posterior posterior) {
-    return posterior.all().stream().filter(w -> w.probability() > 0).toList();
+    return posterior.all().stream()
+        .filter(w -> w.probability() > 0)
+        .map(posterior::onSheet)
+        .toList();
   }
 
   /** What every reading should be under every hypothesis, of which all are in their order. */
@@ -192,7 +195,16 @@ public final class Diagnosis {
    */
   private Posterior weigh(
       MeasurementModel measurements, List<Evidence> usable, Optional<String> complaint) {
-    Posterior posterior = new Posterior(sheet, measurements, usable, prior(complaint));
+    HypothesisSpace space = prior(complaint);
+    Posterior posterior = new Posterior(sheet, measurements, usable, space);
+    for (int further = 0; further < MOST_FURTHER && usable.size() <= MANY; further++) {
+      Optional<HypothesisSpace> wider = FurtherFaults.of(measurements, space, posterior);
+      if (wider.isEmpty()) {
+        break;
+      }
+      space = wider.get();
+      posterior = new Posterior(sheet, measurements, usable, space);
+    }
     int looks = usable.size() > MANY ? 0 : MOST_LOOKS;
     for (int again = 0; again < looks; again++) {
       Set<Evidence> unexplained = new LinkedHashSet<>(posterior.unexplained());
@@ -201,7 +213,7 @@ public final class Diagnosis {
       }
       List<Evidence> order = new ArrayList<>(unexplained);
       posterior.evidence().stream().filter(e -> !unexplained.contains(e)).forEach(order::add);
-      Posterior other = new Posterior(sheet, measurements, order, prior(complaint));
+      Posterior other = new Posterior(sheet, measurements, order, space);
       if (other.logEvidence() <= posterior.logEvidence()) {
         return posterior;
       }
@@ -280,37 +292,16 @@ public final class Diagnosis {
 
   /** In canonical order, without what cannot be evidence. */
   private List<Evidence> usable(List<? extends Evidence> evidence, List<Flag> flags) {
+    Unusable unusable = new Unusable(unit);
     List<Evidence> usable = new ArrayList<>();
     for (Evidence e : evidence) {
-      boolean live = sheet.situation(e.situation()).supplyOn();
-      if (e instanceof Reading r && r.probe().function().needsDeadCircuit() && live) {
-        flags.add(
-            hazard(
-                r,
-                "Never %s on a live circuit: it harms the meter and you, and the reading says nothing. Isolate, prove dead, then read."
-                    .formatted(r.probe().function().word())));
-      } else if (e instanceof Reading r
-          && !live
-          && r.probe().function().dimension() == Dimension.VOLTS
-          && r.shown() instanceof Shown.Figure f
-          && Math.abs(f.value()) > LIVE_VOLTS) {
-        flags.add(
-            hazard(
-                r,
-                "%s with the unit isolated: it is not dead. Stop, find what feeds it, lock it off and prove it dead."
-                    .formatted(Wording.said(sheet, r))));
-      } else if (!(e instanceof Reading r
-          && (r.shown() instanceof Shown.Nothing
-              || r.probe().function() == MeterFunction.CELSIUS
-              || r.probe().eitherWay(sheet)))) {
+      Optional<Flag> flag = e instanceof Reading r ? unusable.flag(r) : Optional.empty();
+      flag.ifPresent(flags::add);
+      if (flag.isEmpty() && !(e instanceof Reading r && unusable.saysNothing(r))) {
         usable.add(e);
       }
     }
     usable.sort(Comparator.comparing(Evidence::canonical));
     return List.copyOf(usable);
-  }
-
-  private static Flag hazard(Reading reading, String text) {
-    return new Flag(Flag.Kind.HAZARD, List.of(reading.id()), text);
   }
 }

@@ -1,11 +1,14 @@
 package org.jollychain.core.diagnosis;
 
+import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
@@ -17,6 +20,7 @@ import org.jollychain.core.inference.ReadingLikelihood;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.ThermalRating;
 
 /** What leads, and whether a test on itself has confirmed it: nothing is condemned without. */
 final class LeadingSuspect {
@@ -25,6 +29,11 @@ final class LeadingSuspect {
 
   /** Probabilities closer than this are as good as the same. */
   private static final double ALIKE = 1e-6;
+
+  /** So long after running nobody knows how hot a limit is; common practice, no source. */
+  private static final Duration COOLS_IN = Duration.ofMinutes(15);
+
+  private static final double HEATED_SHARE = 0.3;
 
   private final Sheet sheet;
   private final MeasurementModel measurements;
@@ -88,12 +97,13 @@ final class LeadingSuspect {
 
   /** A reading on the suspect itself that a sound one would not have given. */
   private boolean failedOwnTest(Hypothesis blaming, String id, FaultMode mode) {
-    if (mode == FaultMode.NOT_MADE) {
+    Part part = sheet.part(id);
+    if (mode == FaultMode.NOT_MADE || mode == FaultMode.TRIPPED || mayHaveTripped(part, mode)) {
       return false;
     }
-    Part part = sheet.part(id);
     List<Evidence> evidence = posterior.evidence();
-    List<Reading> own = verdicts.readingsOf(part);
+    List<Reading> own =
+        verdicts.readingsOf(part).stream().filter(r -> !mayBeHot(part, mode, r)).toList();
     for (int i = 0; i < evidence.size(); i++) {
       if (evidence.get(i) instanceof Reading r
           && (own.contains(r) || mode == FaultMode.CASE_LEAK && toCase(part, r))
@@ -114,6 +124,46 @@ final class LeadingSuspect {
       }
     }
     return false;
+  }
+
+  /** One that is reset by hand has tripped, until its button was looked at or pressed. */
+  private boolean mayHaveTripped(Part part, FaultMode mode) {
+    boolean byHand =
+        part.thermal().filter(t -> t.reset() == ThermalRating.Reset.MANUAL).isPresent();
+    return byHand
+        && mode == FaultMode.OPEN
+        && posterior.evidence().stream()
+            .noneMatch(
+                e ->
+                    e instanceof Inspection i
+                        && i.part().equals(part.id())
+                        && i.finding() != Inspection.Finding.RESET_OUT);
+  }
+
+  /** A limit that is open just after running may be hot: it is to cool, and read again. */
+  private boolean mayBeHot(Part part, FaultMode mode, Reading r) {
+    boolean resets = part.thermal().filter(t -> t.reset() == ThermalRating.Reset.AUTO).isPresent();
+    boolean opened = mode == FaultMode.OPEN || mode == FaultMode.INTERMITTENT;
+    return resets
+        && opened
+        && r.probe().celsius().isEmpty()
+        && posterior.evidence().stream().anyMatch(e -> heated(e) && justBefore(e, r));
+  }
+
+  /** Whether it shows a load carrying current. */
+  private boolean heated(Evidence e) {
+    return e instanceof Reading r
+        && r.probe().function().clamps()
+        && r.shown() instanceof Shown.Figure f
+        && f.value() > HEATED_SHARE * Math.abs(measurements.line(List.of(), r).mean());
+  }
+
+  private static boolean justBefore(Evidence earlier, Reading r) {
+    if (earlier.at().isEmpty() || r.at().isEmpty()) {
+      return true;
+    }
+    Duration since = Duration.between(earlier.at().get(), r.at().get());
+    return !since.isNegative() && since.compareTo(COOLS_IN) < 0;
   }
 
   /** From an end of a part to the case. */

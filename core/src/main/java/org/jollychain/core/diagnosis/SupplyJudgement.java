@@ -1,11 +1,15 @@
 package org.jollychain.core.diagnosis;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.diagnosis.Assessment.SupplyAssessment;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.SupplyFault;
 import org.jollychain.core.inference.Counterfactuals;
 import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.Posterior;
@@ -22,6 +26,9 @@ import org.jollychain.core.sheet.Supply;
 final class SupplyJudgement {
 
   private static final Thresholds LIMITS = Thresholds.USUAL;
+
+  /** So far off nominal, its tolerance left out, a sound supply may be. */
+  private static final double SOUND_SHARE = 0.08;
 
   private final Sheet sheet;
   private final MeasurementModel measurements;
@@ -55,20 +62,34 @@ final class SupplyJudgement {
     Optional<SupplyVerdict> blamed =
         fault < LIMITS.blamed()
             ? Optional.empty()
-            : posterior.all().stream()
-                .flatMap(w -> w.hypothesis().supplyFault().stream())
-                .findFirst()
+            : Arrays.stream(SupplyFault.values())
+                .max(Comparator.comparingDouble(this::probability))
                 .flatMap(f -> Kebab.read(SupplyVerdict.class, f.toString()));
     double ifDead = new Counterfactuals(posterior).ratioIfAlso("supply", dead());
     SupplyVerdict verdict =
         blamed.orElse(
-            !live.isEmpty() && fault < LIMITS.doubted() && ifDead < LIMITS.excluded()
+            !live.isEmpty()
+                    && fault < LIMITS.doubted()
+                    && ifDead < LIMITS.excluded()
+                    && live.stream().allMatch(this::nearNominal)
                 ? SupplyVerdict.SOUND
                 : SupplyVerdict.UNMEASURED);
     if (because.isEmpty()) {
       because.add("No supply reading yet.");
     }
     return new SupplyAssessment(verdict, fault, heat, because);
+  }
+
+  private double probability(SupplyFault kind) {
+    return posterior.probability(h -> h.supplyFault().filter(kind::equals).isPresent());
+  }
+
+  /** Nothing far from nominal is called sound, whatever explains it. */
+  private boolean nearNominal(Reading r) {
+    double sound = measurements.line(List.of(), r.probe()).mean();
+    double off = SOUND_SHARE + sheet.supply().tolerance();
+    return !(r.shown() instanceof Shown.Figure f)
+        || Math.abs(Math.abs(f.value()) - Math.abs(sound)) < off * sheet.supply().volts();
   }
 
   /**

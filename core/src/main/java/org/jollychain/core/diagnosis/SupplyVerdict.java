@@ -11,6 +11,7 @@ public enum SupplyVerdict {
   HIGH,
   OPEN_NEUTRAL,
   WRONG_SYSTEM,
+  SWAPPED,
   UNMEASURED;
 
   @Override

@@ -59,6 +59,10 @@ final class Warnings {
       }
     }
     parts.stream().filter(this::staysClosed).map(Warnings::bypass).forEach(flags::add);
+    parts.stream()
+        .filter(part -> part.verdict() == Verdict.LEAKING)
+        .map(this::grounded)
+        .forEach(flags::add);
     return flags;
   }
 
@@ -67,6 +71,14 @@ final class Warnings {
     return part.verdict() == Verdict.STUCK
         && sheet.part(part.id()).thermal().isPresent()
         && !sheet.part(part.id()).kind().is(PartKind.Trait.CONTROL);
+  }
+
+  private Flag grounded(PartAssessment part) {
+    return new Flag(
+        Flag.Kind.HAZARD,
+        verdicts.readingsOf(sheet.part(part.id())).stream().map(Reading::id).toList(),
+        "The %s leaks to the case, which may be live and trip the supply: keep it locked off until it is renewed."
+            .formatted(part.title()));
   }
 
   private static Flag bypass(PartAssessment part) {

@@ -29,6 +29,8 @@ public record Inspection(
     NO_CLICK,
     /** The reset button stands out. */
     RESET_OUT,
+    /** The reset button was pressed in; what had tripped holds again, until it trips again. */
+    RESET_PRESSED,
     /** It looks and moves as it should. */
     LOOKS_SOUND;
 

@@ -47,7 +47,7 @@ public final class SpiceNetlist {
       for (Change change : solution.changes()) {
         if (change.branch().equals(branch.id())) {
           if (change instanceof Change.InBranch c) {
-            emf = emf.times(c.emfFactor());
+            emf = c.emf(emf);
           } else if (change instanceof Change.ToCase toCase) {
             leak = Optional.of(toCase);
           }

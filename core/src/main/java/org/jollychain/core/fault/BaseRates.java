@@ -19,9 +19,9 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
 public final class BaseRates {
 
   static final double SOUND_WITH_COMPLAINT = 0.08;
-  static final double SOUND_WITHOUT_COMPLAINT = 0.35;
-  static final double SUPPLY = 0.07;
-  static final double NOT_ON_SHEET = 0.02;
+  static final double SOUND_WITHOUT_COMPLAINT = 0.3;
+  static final double SUPPLY = 0.1;
+  static final double NOT_ON_SHEET = 0.01;
 
   /** A second open beside the first: this share of the product of the two. */
   static final double PAIR = 0.03;
@@ -103,12 +103,13 @@ public final class BaseRates {
 
   static double share(SupplyFault fault) {
     return switch (fault) {
-      case DEAD -> 0.25;
-      case DEAD_LEG -> 0.4;
-      case LOW -> 0.1;
+      case DEAD -> 0.35;
+      case DEAD_LEG -> 0.28;
+      case LOW -> 0.13;
       case HIGH -> 0.05;
       case OPEN_NEUTRAL -> 0.1;
-      case WRONG_SYSTEM -> 0.1;
+      case WRONG_SYSTEM -> 0.05;
+      case SWAPPED -> 0.04;
     };
   }
 

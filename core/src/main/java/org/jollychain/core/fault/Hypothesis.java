@@ -128,9 +128,10 @@ public record Hypothesis(Kind kind, List<Fault> faults, double prior) {
         prior);
   }
 
-  /** Whether more than one thing is wrong. */
+  /** Whether more than one thing is wrong; poles that one heat has tripped are one. */
   public boolean manifold() {
-    return faults.stream().filter(f -> !(f instanceof Fault.Resting)).count() > 1;
+    return faults.stream().filter(f -> !(f instanceof Fault.Resting)).count() > 1
+        && !ofParts().allMatch(p -> p.mode() == FaultMode.TRIPPED);
   }
 
   Hypothesis weighing(double weight) {

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import org.jollychain.core.network.Change;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Part;
@@ -34,7 +35,8 @@ final class OpenPairs {
             .filter(
                 h ->
                     sheet.parts().containsKey(partOf(h))
-                        && h.modeOf(partOf(h)).filter(m -> m == FaultMode.OPEN).isPresent())
+                        && h.modeOf(partOf(h)).filter(m -> m == FaultMode.OPEN).isPresent()
+                        && h.faults().get(0).changes().equals(List.of(Change.open(partOf(h)))))
             .toList();
     double total = singles.stream().mapToDouble(Hypothesis::prior).sum();
     Set<Set<String>> chained = new LinkedHashSet<>();

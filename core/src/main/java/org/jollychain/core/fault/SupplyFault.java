@@ -9,7 +9,8 @@ public enum SupplyFault {
   LOW("low"),
   HIGH("high"),
   OPEN_NEUTRAL("neutral open"),
-  WRONG_SYSTEM("two legs of a three-phase supply");
+  WRONG_SYSTEM("two legs of a three-phase supply"),
+  SWAPPED("line and neutral swapped");
 
   private final String word;
 

@@ -1,5 +1,8 @@
 package org.jollychain.core.inference;
 
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
@@ -10,18 +13,33 @@ import org.jollychain.core.evidence.Reading;
 final class EvidenceModels implements Evidence.Kinds<EvidenceModel<?>> {
 
   private final MeasurementModel measurements;
+  private final List<Inspection> resets;
   private final ObservationModel observations;
   private final CodeModel codes;
 
-  EvidenceModels(MeasurementModel measurements) {
+  /**
+   * @param all of the evidence: what was reset before a reading was taken bears on it
+   */
+  EvidenceModels(MeasurementModel measurements, List<Evidence> all) {
     this.measurements = measurements;
+    this.resets =
+        all.stream()
+            .filter(Inspection.class::isInstance)
+            .map(Inspection.class::cast)
+            .filter(i -> i.finding() == Inspection.Finding.RESET_PRESSED && i.at().isPresent())
+            .toList();
     this.observations = new ObservationModel(measurements.unit());
     this.codes = new CodeModel(measurements.unit());
   }
 
   @Override
   public EvidenceModel<?> reading(Reading reading) {
-    return new ReadingModel(measurements, reading);
+    Set<String> reset =
+        resets.stream()
+            .filter(i -> reading.at().filter(at -> at.isAfter(i.at().orElseThrow())).isPresent())
+            .map(Inspection::part)
+            .collect(Collectors.toSet());
+    return new ReadingModel(measurements, reading, reset);
   }
 
   @Override

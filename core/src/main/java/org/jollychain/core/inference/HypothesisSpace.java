@@ -1,8 +1,11 @@
 package org.jollychain.core.inference;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
@@ -22,6 +25,7 @@ public final class HypothesisSpace {
   private static final int LASTING = -1;
 
   private final List<Hypothesis> all;
+  private final int[] standIn;
   private final int[] whilePresent;
   private final int[] whileGone;
 
@@ -30,6 +34,7 @@ public final class HypothesisSpace {
 
   public HypothesisSpace(List<Hypothesis> all) {
     this.all = all;
+    this.standIn = IntStream.range(0, all.size()).toArray();
     this.whilePresent = new int[all.size()];
     this.whileGone = new int[all.size()];
     Map<What, Integer> lasting = new HashMap<>();
@@ -50,6 +55,17 @@ public final class HypothesisSpace {
     }
   }
 
+  /**
+   * @param standIn the place of each among those of the sheet, or of the likest of these
+   */
+  private HypothesisSpace(
+      List<Hypothesis> all, int[] standIn, int[] whilePresent, int[] whileGone) {
+    this.all = all;
+    this.standIn = standIn;
+    this.whilePresent = whilePresent;
+    this.whileGone = whileGone;
+  }
+
   private static List<Change> changes(Hypothesis h) {
     return h.faults().stream()
         .filter(f -> f.culprit().isPresent())
@@ -61,8 +77,33 @@ public final class HypothesisSpace {
     return h.faults().stream().filter(Fault.Resting.class::isInstance).toList();
   }
 
-  List<Hypothesis> all() {
+  public List<Hypothesis> all() {
     return all;
+  }
+
+  /**
+   * The same and more, that no sheet lists: several faults at once, as the evidence calls for them.
+   *
+   * @param more what is added
+   * @param like for each the place of one of these that is like it
+   */
+  public HypothesisSpace and(List<Hypothesis> more, List<Integer> like) {
+    List<Hypothesis> every = new ArrayList<>(all);
+    every.addAll(more);
+    int[] places = Arrays.copyOf(standIn, every.size());
+    int[] present = Arrays.copyOf(whilePresent, every.size());
+    int[] gone = Arrays.copyOf(whileGone, every.size());
+    for (int i = 0; i < more.size(); i++) {
+      places[all.size() + i] = standIn[like.get(i)];
+      present[all.size() + i] = LASTING;
+      gone[all.size() + i] = LASTING;
+    }
+    return new HypothesisSpace(every, places, present, gone);
+  }
+
+  /** The place among those of the sheet of a hypothesis, or of one that is like it. */
+  public int standIn(int index) {
+    return standIn[index];
   }
 
   boolean comesAndGoes(int index) {

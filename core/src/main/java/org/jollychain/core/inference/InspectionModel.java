@@ -28,6 +28,8 @@ public record InspectionModel(double onSound, Map<FaultMode, Double> byMode) {
               0.05, Map.of(FaultMode.OPEN, 0.4, FaultMode.STUCK, 0.5, FaultMode.NOT_MADE, 0.2)),
           Finding.RESET_OUT,
           new InspectionModel(0.005, Map.of(FaultMode.TRIPPED, 0.95, FaultMode.OPEN, 0.05)),
+          Finding.RESET_PRESSED,
+          new InspectionModel(1, Map.of()),
           Finding.LOOKS_SOUND,
           new InspectionModel(
               0.9, Map.of(FaultMode.OPEN, 0.55, FaultMode.DROPPING, 0.4, FaultMode.STUCK, 0.6)));

@@ -13,6 +13,11 @@ package org.jollychain.core.inference;
 public record LinearPrediction(
     double mean, Slopes slopes, double residualVariance, double floating) {
 
+  /** The same, so much of it a ghost. */
+  LinearPrediction floating(double share) {
+    return share == floating ? this : new LinearPrediction(mean, slopes, residualVariance, share);
+  }
+
   LinearPrediction(double mean, double[] slopes, double residualVariance, double floating) {
     this(mean, Slopes.of(slopes), residualVariance, floating);
   }

@@ -23,6 +23,7 @@ import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.quantity.Work;
+import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
@@ -42,7 +43,7 @@ import org.jollychain.core.sheet.Situation;
 public final class MeasurementModel {
 
   /** A step of the grid of positions over the square root of twelve. */
-  private static final double POSITION_SD = 0.1;
+  private static final double POSITION_SD = 0.055;
 
   /** Those that were read, and those that draw the staircases, by the size of the sheet. */
   private static final int MOST_PROBES_KEPT = 150;
@@ -51,6 +52,12 @@ public final class MeasurementModel {
 
   /** So many lines of changes nobody has a hypothesis of are kept for a probe. */
   private static final int MOST_LINES_KEPT = 20_000;
+
+  /** Less than this of the supply's volts is nothing. */
+  private static final double NOTHING_SHARE = 0.03;
+
+  /** How much of nothing is a ghost. */
+  private static final double PICKED_UP = 0.3;
 
   private final Sheet sheet;
   private final UnitModel unit;
@@ -153,8 +160,17 @@ public final class MeasurementModel {
       this.situation = sheet.situation(probe.situation());
     }
 
-    /** The line of a hypothesis, by its place among all of the sheet's. */
-    LinearPrediction of(int hypothesis) {
+    /** The line of a hypothesis, by its place where it is one of the sheet's. */
+    LinearPrediction of(Hypothesis hypothesis, int index) {
+      return index < hypotheses.size() ? of(index) : with(hypothesis.changesIn(situation));
+    }
+
+    /** The line of one that is not among them. */
+    LinearPrediction of(Hypothesis hypothesis) {
+      return with(hypothesis.changesIn(situation));
+    }
+
+    private LinearPrediction of(int hypothesis) {
       DistinctFaults all = faults(situation);
       LinearPrediction[] lines = byFault;
       if (lines.length == 0) {
@@ -168,13 +184,23 @@ public final class MeasurementModel {
       FaultSweep.Readings read = all.sweep().at(probe, meter);
       LinearPrediction[] lines = new LinearPrediction[all.count()];
       for (int i = 0; i < lines.length; i++) {
-        lines[i] = learnt(all.changes(i), read.re()[i], read.im()[i], read.floating()[i]);
+        lines[i] =
+            learnt(
+                all.changes(i),
+                read.re()[i],
+                read.im()[i],
+                adrift(all.changes(i), read.re()[i], read.im()[i], read.floating()[i]));
       }
       return lines;
     }
 
     /** The line of a hypothesis with a part also bad. */
     LinearPrediction of(Hypothesis hypothesis, int index, Counterfactual also) {
+      if (index >= hypotheses.size()) {
+        List<Change> changes = new ArrayList<>(hypothesis.changesIn(situation));
+        changes.addAll(also.changes());
+        return with(changes);
+      }
       bound(alsoBad);
       return alsoBad.computeIfAbsent(
           ((long) index << 32) + also.id(),
@@ -183,7 +209,8 @@ public final class MeasurementModel {
             changes.addAll(also.changes());
             Solution now = unit.in(situation.id(), probe.conditions(sheet, changes));
             Complex phasor = meter.phasor(now, probe);
-            return learnt(changes, phasor.re(), phasor.im(), meter.floating(now, probe));
+            double floating = adrift(changes, phasor.re(), phasor.im(), meter.floating(now, probe));
+            return learnt(changes, phasor.re(), phasor.im(), floating);
           });
     }
 
@@ -191,6 +218,20 @@ public final class MeasurementModel {
     private LinearPrediction learnt(List<Change> changes, double re, double im, double floating) {
       return bySignature.computeIfAbsent(
           Signature.of(probe, meter, changes, re, im, floating), s -> learnt(changes));
+    }
+
+    /**
+     * Where there should be nothing, leads pick up a little, and what a dead conductor still shows
+     * is a ghost, though what hangs on it ties it down; across one link there is nothing to pick
+     * up.
+     */
+    private double adrift(List<Change> changes, double re, double im, double floating) {
+      boolean nothing =
+          probe.function() == MeterFunction.VOLTS_AC
+              && Math.hypot(re, im) < NOTHING_SHARE * sheet.supply().volts()
+              && probe.part().map(sheet::part).filter(Part::actsAsLink).isEmpty();
+      boolean unfed = changes.stream().anyMatch(c -> c instanceof Change.InBranch b && b.unfeeds());
+      return nothing ? Math.max(unfed ? 1 : PICKED_UP, floating) : floating;
     }
 
     private LinearPrediction with(List<Change> changes) {
@@ -207,8 +248,12 @@ public final class MeasurementModel {
 
     private LinearPrediction learnt(List<Change> changes) {
       Work.check();
+      LinearPrediction learnt = learn(changes, probe, meter);
       LinearPrediction line =
-          ReadingLikelihood.withoutTrifles(meter, probe.function(), learn(changes, probe, meter));
+          ReadingLikelihood.withoutTrifles(
+              meter,
+              probe.function(),
+              learnt.floating(adrift(changes, learnt.mean(), 0, learnt.floating())));
       synchronized (distinct) {
         for (LinearPrediction other : distinct) {
           if (ReadingLikelihood.alike(meter, probe.function(), line, other)) {

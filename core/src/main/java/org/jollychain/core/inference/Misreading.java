@@ -13,7 +13,7 @@ import org.jollychain.core.network.MeterFunction;
 sealed interface Misreading {
 
   List<Misreading> ALL =
-      List.of(new BledGhost(), new WrongPrefix(), new NoContact(), new Anything());
+      List.of(new BledGhost(), new AnyGhost(), new WrongPrefix(), new NoContact(), new Anything());
 
   /** How a reading that came about so is told. */
   ReadingLikelihood.Explained explained();
@@ -52,9 +52,9 @@ sealed interface Misreading {
       return ohms() ? 1 - ReadingLikelihood.above(line.mean(), meter.overLimitOhms()) : 1;
     }
 
-    /** Of what floats, the share that has bled to nothing. */
-    double bled() {
-      return MeterError.GHOSTS_BLED * line.floating();
+    /** Of what floats, the share that is another ghost than the strays of the sheet make. */
+    double otherGhosts() {
+      return (MeterError.GHOSTS_BLED + AnyGhost.SHARE) * line.floating();
     }
   }
 
@@ -62,10 +62,17 @@ sealed interface Misreading {
     return Math.exp(Normal.logDensity(x, mean, variance));
   }
 
-  /** A ghost on a floating wire, bled to nothing through dust and damp: about zero. No slip. */
+  /**
+   * A ghost on a floating wire, bled through dust and damp: to nothing, or to a volt or two. No
+   * slip.
+   */
   record BledGhost() implements Misreading {
 
     private static final double SMALLEST_VARIANCE = 1e-6;
+    private static final double TO_NOTHING = 0.6;
+
+    /** What is left of one, as a share of the supply's volts. */
+    private static final double REST_SHARE = 0.012;
 
     @Override
     public ReadingLikelihood.Explained explained() {
@@ -75,7 +82,35 @@ sealed interface Misreading {
     @Override
     public double density(Figure f) {
       double variance = Math.max(f.ownVariance - f.line.residualVariance(), SMALLEST_VARIANCE);
-      return AS_READ * f.bled() * normal(f.value, 0, variance);
+      double rest = REST_SHARE * f.sourceVolts;
+      return AS_READ
+          * MeterError.GHOSTS_BLED
+          * f.line.floating()
+          * (TO_NOTHING * normal(f.value, 0, variance)
+              + (1 - TO_NOTHING) * normal(f.value, 0, variance + rest * rest));
+    }
+  }
+
+  /**
+   * A ghost of any size, small ones more often: strays of cable and unit are ten times more or less
+   * than the sheet's. No slip.
+   */
+  record AnyGhost() implements Misreading {
+
+    static final double SHARE = 0.2;
+
+    /** How large they are on average, as a share of the supply's volts. */
+    private static final double MEAN_SHARE = 0.15;
+
+    @Override
+    public ReadingLikelihood.Explained explained() {
+      return ReadingLikelihood.Explained.AS_READ;
+    }
+
+    @Override
+    public double density(Figure f) {
+      double mean = MEAN_SHARE * f.sourceVolts;
+      return AS_READ * SHARE * f.line.floating() * Math.exp(-Math.abs(f.value) / mean) / mean;
     }
   }
 
@@ -101,7 +136,11 @@ sealed interface Misreading {
   /** A probe beside the tab: no volts. Of ohms, leads that touch: a short that is none. */
   record NoContact() implements Misreading {
 
-    static final double SHARE = 0.004;
+    static final double SHARE = 0.003;
+
+    /** Of ohms: a part that fails its own test has failed, so it is thought of least. */
+    static final double OPEN_LEADS = 0.0006;
+
     private static final double FALSE_SHORT = 0.0005;
     private static final double SMALLEST_VARIANCE = 1e-4;
 
@@ -123,6 +162,7 @@ sealed interface Misreading {
   record Anything() implements Misreading {
 
     static final double SHARE = 0.003;
+    private static final double OHMS_SHARE = 0.001;
     private static final double SMALLEST_OHMS = 0.05;
     private static final double LARGEST_SHARE = 1.2;
 
@@ -134,7 +174,7 @@ sealed interface Misreading {
     @Override
     public double density(Figure f) {
       return f.ohms()
-          ? SHARE
+          ? OHMS_SHARE
               / (Math.max(f.value, SMALLEST_OHMS)
                   * Math.log(f.meter.overLimitOhms() / SMALLEST_OHMS))
           : SHARE / (LARGEST_SHARE * f.sourceVolts);

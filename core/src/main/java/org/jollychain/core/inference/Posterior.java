@@ -15,6 +15,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
@@ -36,6 +37,15 @@ public final class Posterior {
   private static final double RULED_OUT_NATS = 20;
 
   private static final double NEGLIGIBLE = 0.002;
+
+  /** So many times less at another time is no noise. */
+  private static final double MANIFOLD = 4;
+
+  /** So many readings that fit nothing on the sheet make one look beyond it. */
+  private static final int STRANGE = 2;
+
+  /** That the sheet does not show it is no better than this beside what explains the readings. */
+  private static final double LAST_RESORT = 0.02;
 
   /**
    * A hypothesis after the evidence.
@@ -81,7 +91,7 @@ public final class Posterior {
             .map(e -> ((Reading) e).meter())
             .distinct()
             .toList();
-    EvidenceModels kinds = new EvidenceModels(measurements);
+    EvidenceModels kinds = new EvidenceModels(measurements, evidence);
     for (Evidence e : evidence) {
       places.put(e, places.size());
       models.add(e.as(kinds));
@@ -117,7 +127,7 @@ public final class Posterior {
       }
       groups.removeIf(group -> group.members.isEmpty());
     }
-    List<Unscaled> open = open(groups, passing);
+    List<Unscaled> open = lastResort(open(groups, passing));
     this.logEvidence = logSum(open);
     List<Entry> all = new ArrayList<>(scaled(open));
     for (Member m : ruledOut) {
@@ -128,8 +138,9 @@ public final class Posterior {
   }
 
   /**
-   * A drop that comes and goes is thought of only where its terminals were put on again: else it
-   * would excuse every drop whose size is met badly by the grid.
+   * A drop that comes and goes is thought of only where its terminals were put on again, or the
+   * same was read and was quite another: else it would excuse every drop whose size is met badly by
+   * the grid.
    */
   private boolean mayComeAndGo(Hypothesis h) {
     Fault.OfPart fault = h.intermittent().orElseThrow();
@@ -138,12 +149,24 @@ public final class Posterior {
             .anyMatch(
                 e ->
                     e instanceof Reading r
-                        && r.reseated()
-                        && r.probe().part().filter(fault.part()::equals).isPresent());
+                        && r.probe().part().filter(fault.part()::equals).isPresent()
+                        && (r.reseated() || changed(r)));
+  }
+
+  /** Whether the same probe has shown something quite different at another time. */
+  private boolean changed(Reading reading) {
+    return evidence.stream()
+        .anyMatch(
+            e ->
+                e instanceof Reading other
+                    && other.probe().equals(reading.probe())
+                    && other.shown() instanceof Shown.Figure a
+                    && reading.shown() instanceof Shown.Figure b
+                    && Math.abs(a.value()) > MANIFOLD * Math.abs(b.value()));
   }
 
   public ReadingLikelihood source() {
-    return new ReadingLikelihood(sheet.supply().volts(), meters);
+    return new ReadingLikelihood(sheet.supply(), meters);
   }
 
   private ReadingLikelihood[] tracks(List<Agreeing> groups) {
@@ -191,6 +214,38 @@ public final class Posterior {
       open.add(new Unscaled(now.goneNow(), p.gone, log + ends.gone(), gone, Optional.of(there)));
     }
     return open;
+  }
+
+  /**
+   * Something that is not on the sheet is the last resort: where the best on it leaves one reading
+   * unexplained at most, that one is to be taken again first.
+   */
+  private List<Unscaled> lastResort(List<Unscaled> open) {
+    Unscaled best =
+        open.stream()
+            .filter(u -> u.hypothesis.kind() != Hypothesis.Kind.NOT_ON_SHEET)
+            .max(Comparator.comparingDouble(Unscaled::log))
+            .orElseThrow();
+    if (slips(best) >= STRANGE) {
+      return open;
+    }
+    double most = best.log + Math.log(LAST_RESORT);
+    return open.stream()
+        .map(
+            u ->
+                u.hypothesis.kind() == Hypothesis.Kind.NOT_ON_SHEET && u.log > most
+                    ? new Unscaled(u.hypothesis, u.index, most, u.track, u.otherwise)
+                    : u)
+        .toList();
+  }
+
+  /** How many readings it takes for slips, those left out that were repeated and fit. */
+  private int slips(Unscaled u) {
+    Entry entry = new Entry(u.hypothesis, u.index, 0, u.track, u.otherwise);
+    return (int)
+        evidence.stream()
+            .filter(e -> explained(entry, e) == ReadingLikelihood.Explained.AS_SLIP)
+            .count();
   }
 
   private static double logSum(List<Unscaled> open) {
@@ -390,6 +445,15 @@ public final class Posterior {
                 .toList());
     double least = NEGLIGIBLE * onSheet.get(0).probability();
     return onSheet.stream().filter(w -> w.probability() >= least).toList();
+  }
+
+  /** The same entry, by its place among the hypotheses of the sheet or of one that is like it. */
+  public Entry onSheet(Entry entry) {
+    int index = prior.standIn(entry.index());
+    return index == entry.index()
+        ? entry
+        : new Entry(
+            entry.hypothesis(), index, entry.probability(), entry.track(), entry.otherwise());
   }
 
   List<EvidenceModel<?>> models() {

@@ -11,6 +11,7 @@ import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterError;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.quantity.Uncertain;
+import org.jollychain.core.sheet.Supply;
 
 /**
  * The readings as one hypothesis sees them, absorbed one after another, so that each is judged in
@@ -50,6 +51,9 @@ public final class ReadingLikelihood {
 
   private static final double OVER_LIMIT_LOG_SD = 0.3;
 
+  /** A direct supply with less is a pile over a pilot flame. */
+  private static final double PILE_VOLTS = 1.5;
+
   /** How a reading was best explained. */
   public enum Explained {
     AS_READ,
@@ -58,19 +62,37 @@ public final class ReadingLikelihood {
   }
 
   private final double sourceVolts;
+  private final double sourceDrift;
   private final List<Meter> meters;
   private final List<Double> steps = new ArrayList<>();
   private final List<MixtureComponent> explanations = new ArrayList<>();
   private double logLikelihood;
 
   /**
-   * @param sourceVolts nominal volts of the supply, the scale of what can be read (V)
+   * @param supply its nominal volts are the scale of what can be read
    * @param meters those that were read; every function of each has a gain of its own
    */
-  ReadingLikelihood(double sourceVolts, List<Meter> meters) {
+  ReadingLikelihood(Supply supply, List<Meter> meters) {
+    this(supply.volts(), drift(supply), meters);
+  }
+
+  private ReadingLikelihood(double sourceVolts, double sourceDrift, List<Meter> meters) {
     this.sourceVolts = sourceVolts;
+    this.sourceDrift = sourceDrift;
     this.meters = meters;
     explanations.add(new MixtureComponent());
+  }
+
+  /**
+   * How far the source moves between two readings (a share, one standard deviation); common
+   * practice, no source.
+   */
+  private static double drift(Supply supply) {
+    return switch (supply.system()) {
+      case SPLIT_PHASE, SINGLE_PHASE, WYE_PAIR -> 0.005;
+      case TRANSFORMER -> 0.01;
+      case DC -> supply.volts() < PILE_VOLTS ? 0.02 : 0.01;
+    };
   }
 
   public double logLikelihood() {
@@ -140,7 +162,7 @@ public final class ReadingLikelihood {
 
   /** The same readings, to be gone on with otherwise. */
   ReadingLikelihood copy() {
-    ReadingLikelihood copy = new ReadingLikelihood(sourceVolts, meters);
+    ReadingLikelihood copy = new ReadingLikelihood(sourceVolts, sourceDrift, meters);
     copy.explanations.clear();
     explanations.forEach(e -> copy.explanations.add(e.copy()));
     copy.steps.addAll(steps);
@@ -210,12 +232,14 @@ public final class ReadingLikelihood {
     boolean ohms = reading.probe().function().needsDeadCircuit();
     if (reading.shown() instanceof Shown.OverLimit && ohms) {
       double probability =
-          (1 - Misreading.NoContact.SHARE - Misreading.Anything.SHARE)
+          (1 - Misreading.NoContact.OPEN_LEADS - Misreading.Anything.SHARE)
                   * above(line.mean(), reading.meter().overLimitOhms())
-              + Misreading.NoContact.SHARE;
+              + Misreading.NoContact.OPEN_LEADS;
       absorb(
           probability,
-          probability < 2 * Misreading.NoContact.SHARE ? Explained.AS_SLIP : Explained.AS_READ);
+          probability < 2 * Misreading.NoContact.OPEN_LEADS
+              ? Explained.AS_SLIP
+              : Explained.AS_READ);
     } else if (reading.shown() instanceof Shown.Buzzer buzzer) {
       double sounds = 1 - above(line.mean(), reading.meter().buzzerOhms());
       double probability =
@@ -290,7 +314,7 @@ public final class ReadingLikelihood {
       double asRead =
           Misreading.AS_READ
               * figure.within()
-              * (1 - figure.bled())
+              * (1 - figure.otherGhosts())
               * Math.exp(Normal.logDensity(figure.value(), figure.mean(), variance));
       double[] otherwise = new double[Explained.values().length];
       double sum = 0;
@@ -329,10 +353,10 @@ public final class ReadingLikelihood {
   /**
    * What of a reading's variance depends on what is expected: its gain, and what the line leaves.
    */
-  private static double expectedVariance(
-      LinearPrediction line, MeterFunction function, Meter meter) {
+  private double expectedVariance(LinearPrediction line, MeterFunction function, Meter meter) {
     double gain = MeterError.of(meter, function).ownGainSd(line.mean());
-    return gain * gain + line.residualVariance();
+    double drift = function.needsDeadCircuit() ? 0 : sourceDrift * line.mean();
+    return gain * gain + drift * drift + line.residualVariance();
   }
 
   /** The probability that a resistance is above a threshold of the meter. */

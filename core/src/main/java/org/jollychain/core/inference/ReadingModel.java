@@ -1,7 +1,10 @@
 package org.jollychain.core.inference;
 
+import java.util.Set;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.Fault;
+import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.MeterFunction;
 
@@ -26,12 +29,17 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
   private static final double ANCHOR_SHARE = 0.2;
 
   private final Reading reading;
+  private final Set<String> reset;
   private final MeasurementModel.Known known;
   private final ReadingLikelihood.Noise noise;
   private final double sourceVolts;
 
-  ReadingModel(MeasurementModel measurements, Reading reading) {
+  /**
+   * @param reset parts that were reset by hand before
+   */
+  ReadingModel(MeasurementModel measurements, Reading reading, Set<String> reset) {
     this.reading = reading;
+    this.reset = reset;
     this.known = measurements.at(reading.probe(), reading.meter());
     this.sourceVolts = measurements.unit().sheet().supply().volts();
     this.noise = ReadingLikelihood.Noise.of(sourceVolts, reading);
@@ -39,13 +47,32 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
 
   @Override
   public LinearPrediction expected(Hypothesis hypothesis, int index) {
-    return known.of(index);
+    return tripped(hypothesis) ? known.of(untripped(hypothesis)) : known.of(hypothesis, index);
   }
 
   @Override
   public LinearPrediction expectedIfAlso(
       Hypothesis hypothesis, int index, MeasurementModel.Counterfactual also) {
     return known.of(hypothesis, index, also);
+  }
+
+  private boolean tripped(Hypothesis hypothesis) {
+    return !reset.isEmpty()
+        && hypothesis.ofParts().anyMatch(f -> reset.contains(f.part()) && trip(f));
+  }
+
+  private static boolean trip(Fault.OfPart fault) {
+    return fault.mode() == FaultMode.TRIPPED;
+  }
+
+  /** Once one button is in, all poles of its body hold. */
+  private Hypothesis untripped(Hypothesis hypothesis) {
+    return new Hypothesis(
+        hypothesis.kind(),
+        hypothesis.faults().stream()
+            .filter(f -> !(f instanceof Fault.OfPart p && trip(p)))
+            .toList(),
+        hypothesis.prior());
   }
 
   @Override

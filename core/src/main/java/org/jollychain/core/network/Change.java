@@ -1,6 +1,7 @@
 package org.jollychain.core.network;
 
 import org.jollychain.core.quantity.Complex;
+import org.jollychain.core.sheet.Supply;
 
 /** How a circuit differs from the sound one. */
 public sealed interface Change {
@@ -22,26 +23,33 @@ public sealed interface Change {
   Change drawn(double deviate);
 
   static Change open(String branch) {
-    return new InBranch(branch, 0, Circuit.OPEN_OHMS, Complex.ONE, 0);
+    return new InBranch(branch, 0, Circuit.OPEN_OHMS, Complex.ONE, 0, 0);
   }
 
   static Change closed(String branch) {
-    return new InBranch(branch, 0, Circuit.CONTACT_OHMS, Complex.ONE, 0);
+    return new InBranch(branch, 0, Circuit.CONTACT_OHMS, Complex.ONE, 0, 0);
   }
 
   /**
    * @param ohms in series with it (ohm)
    */
   static Change dropping(String branch, double ohms) {
-    return new InBranch(branch, 1, ohms, Complex.ONE, 0);
+    return new InBranch(branch, 1, ohms, Complex.ONE, 0, 0);
   }
 
   static Change scaled(String branch, double factor) {
-    return new InBranch(branch, factor, 0, Complex.ONE, 0);
+    return new InBranch(branch, factor, 0, Complex.ONE, 0, 0);
   }
 
   static Change source(String branch, Complex emfFactor) {
-    return new InBranch(branch, 1, 0, emfFactor, 0);
+    return new InBranch(branch, 1, 0, emfFactor, 0, 0);
+  }
+
+  /**
+   * @param volts of a source in a branch that has none (V)
+   */
+  static Change driven(String branch, double volts) {
+    return new InBranch(branch, 1, 0, Complex.ONE, volts, 0);
   }
 
   /**
@@ -53,21 +61,27 @@ public sealed interface Change {
   }
 
   /**
-   * Z becomes {@code factor Z + added}, E becomes {@code emfFactor E}. Always of impedance, never
-   * of admittance: opening a contact of 17 mohm through its admittance loses tens of millivolts to
-   * rounding.
+   * Z becomes {@code factor Z + added}, E becomes {@code emfFactor E + addedVolts}. Always of
+   * impedance, never of admittance: opening a contact of 17 mohm through its admittance loses tens
+   * of millivolts to rounding.
    *
    * @param factor on the sound impedance
    * @param addedOhms on top (ohm)
    * @param emfFactor on the sound source
+   * @param addedVolts on top of it (V)
    */
   record InBranch(
-      String branch, double factor, double addedOhms, Complex emfFactor, double logSpread)
+      String branch,
+      double factor,
+      double addedOhms,
+      Complex emfFactor,
+      double addedVolts,
+      double logSpread)
       implements Change {
 
     @Override
     public Change spread(double logSd) {
-      return new InBranch(branch, factor, addedOhms, emfFactor, logSd);
+      return new InBranch(branch, factor, addedOhms, emfFactor, addedVolts, logSd);
     }
 
     @Override
@@ -80,8 +94,24 @@ public sealed interface Change {
         return source(branch, emfFactor.times(by));
       }
       return addedOhms > 0
-          ? new InBranch(branch, factor, addedOhms * by, emfFactor, 0)
+          ? new InBranch(branch, factor, addedOhms * by, emfFactor, addedVolts, 0)
           : scaled(branch, factor * by);
+    }
+
+    /** Whether a conductor of the supply is open or its source dead. */
+    public boolean unfeeds() {
+      return branch.startsWith(Supply.CONDUCTOR)
+          && (factor == 0 || emfFactor.equals(Complex.ZERO) && addedVolts == 0);
+    }
+
+    /** Whether it is the source that differs. */
+    public boolean movesSource() {
+      return addedVolts != 0 || !emfFactor.equals(Complex.ONE);
+    }
+
+    /** What becomes of a source (V). */
+    public Complex emf(Complex sound) {
+      return sound.times(emfFactor).plus(Complex.of(addedVolts));
     }
 
     /** A later change of the same branch acts on what this one left. */
@@ -91,6 +121,7 @@ public sealed interface Change {
           factor * later.factor,
           addedOhms * later.factor + later.addedOhms,
           emfFactor.times(later.emfFactor),
+          addedVolts * later.emfFactor.re() + later.addedVolts,
           later.factor == 0 ? later.logSpread : Math.max(logSpread, later.logSpread));
     }
   }

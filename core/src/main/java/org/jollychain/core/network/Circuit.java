@@ -36,10 +36,11 @@ public final class Circuit {
   /** No source is ideal; without this a loop of two of them would have no solution. */
   private static final double SMALLEST_SOURCE_OHMS = 1e-6;
 
-  private static final double CONTACT_LOG_SD = 0.55;
+  private static final double CONTACT_LOG_SD = 0.35;
   private static final double SOURCE_LOG_SD = 0.7;
   private static final double STRAY_LOG_SD = 0.5;
   private static final double LEG_IMBALANCE = 0.004;
+  private static final double TRANSFORMER_TOLERANCE = 0.14;
 
   /** A glowing element resists a little more than a cold one: common practice, no source. */
   private static final double HOT_FACTOR = 1.03;
@@ -113,7 +114,7 @@ public final class Circuit {
 
   private void addSupply(Supply supply) {
     double volts =
-        situation.supplyOn() ? draw.normal("supply", supply.volts(), supply.tolerance() / 2) : 0;
+        situation.supplyOn() ? draw.normal("supply", supply.volts(), tolerance(supply) / 2) : 0;
     double conductor =
         Math.max(
             SMALLEST_SOURCE_OHMS,
@@ -134,6 +135,13 @@ public final class Circuit {
     if (supply.bonded().isPresent()) {
       branches.add(new Branch(Supply.conductor("earth"), star, earth, ohms, Complex.ZERO));
     }
+  }
+
+  /** A control transformer stands a tenth above its nominal volts when it is hardly loaded. */
+  private static double tolerance(Supply supply) {
+    return supply.system() == SupplySystem.TRANSFORMER
+        ? Math.max(supply.tolerance(), TRANSFORMER_TOLERANCE)
+        : supply.tolerance();
   }
 
   /** The source of each terminal against the star point. */

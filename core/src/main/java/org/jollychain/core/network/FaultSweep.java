@@ -172,7 +172,7 @@ public final class FaultSweep {
       }
       List<Change.InBranch> changed =
           changes.stream()
-              .filter(c -> c instanceof Change.InBranch b && !b.emfFactor().equals(Complex.ONE))
+              .filter(c -> c instanceof Change.InBranch b && b.movesSource())
               .map(Change.InBranch.class::cast)
               .toList();
       this.sourceRows = changed.stream().mapToInt(c -> network.rowOfBranch(c.branch())).toArray();

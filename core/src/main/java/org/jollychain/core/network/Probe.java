@@ -119,14 +119,36 @@ public record Probe(
 
   /** What lifting does to the circuit: all else at those points hangs free. */
   private List<Change> lifts(Sheet sheet) {
+    Optional<String> own = liftedAt.isEmpty() ? Optional.empty() : own(sheet);
     List<Change> lifts = new ArrayList<>();
     for (String point : liftedAt) {
       for (Part other : sheet.partsAt(point)) {
-        if (part.filter(other.id()::equals).isEmpty()) {
+        if (own.filter(other.id()::equals).isEmpty()) {
           lifts.add(Change.open(other.id()));
         }
       }
     }
     return lifts;
+  }
+
+  /**
+   * The part whose tab the probe stays on when the wires are taken off: the one that is measured,
+   * or the one between two freed points, or what is no mere conductor.
+   */
+  private Optional<String> own(Sheet sheet) {
+    if (part.isPresent()) {
+      return part;
+    }
+    List<Part> here =
+        sheet.parts().values().stream().filter(p -> touches(p, red) || touches(p, black)).toList();
+    return here.stream()
+        .filter(p -> liftedAt.contains(p.from()) && liftedAt.contains(p.to()))
+        .findFirst()
+        .or(() -> here.stream().filter(p -> !p.actsAsLink()).findFirst())
+        .map(Part::id);
+  }
+
+  private boolean touches(Part candidate, String point) {
+    return liftedAt.contains(point) && candidate.touches(point);
   }
 }

@@ -209,10 +209,8 @@ public final class Sensitivities {
       }
     }
     for (Change change : solution.changes()) {
-      if (change instanceof Change.InBranch c
-          && c.logSpread() > 0
-          && !c.emfFactor().equals(Complex.ONE)) {
-        Complex emf = solution.network().branch(c.branch()).emf().times(c.emfFactor());
+      if (change instanceof Change.InBranch c && c.logSpread() > 0 && c.movesSource()) {
+        Complex emf = c.emf(solution.network().branch(c.branch()).emf());
         int row = solution.network().rowOfBranch(c.branch());
         slope = slope.minus(Solution.at(response, row).times(emf).times(c.logSpread()));
       }

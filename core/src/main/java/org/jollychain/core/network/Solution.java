@@ -191,7 +191,7 @@ public final class Solution {
   double[] unknowns() {
     double[] all = network.sound();
     for (Change change : changes) {
-      if (change instanceof Change.InBranch c && !c.emfFactor().equals(Complex.ONE)) {
+      if (change instanceof Change.InBranch c && c.movesSource()) {
         network.addColumn(all, network.rowOfBranch(c.branch()), addedEmf(c).times(-1));
       }
     }
@@ -213,7 +213,7 @@ public final class Solution {
 
   Complex addedEmf(Change.InBranch change) {
     Complex emf = network.branch(change.branch()).emf();
-    return emf.times(change.emfFactor()).minus(emf);
+    return change.emf(emf).minus(emf);
   }
 
   private static Complex addedOhms(Branch branch, Change.InBranch change) {
@@ -282,7 +282,7 @@ public final class Solution {
   private Complex sourced(int row) {
     Complex x = network.sound(row);
     for (Change change : changes) {
-      if (change instanceof Change.InBranch c && !c.emfFactor().equals(Complex.ONE)) {
+      if (change instanceof Change.InBranch c && c.movesSource()) {
         x = x.minus(network.entry(row, network.rowOfBranch(c.branch())).times(addedEmf(c)));
       }
     }

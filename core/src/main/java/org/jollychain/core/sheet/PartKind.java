@@ -35,9 +35,9 @@ public enum PartKind {
   CONNECTOR(Role.LINK, "connector"),
   WIRE(Role.LINK, "wire"),
 
-  HEATING_ELEMENT(Role.LOAD, "heating element", Trait.GLOWS),
-  MOTOR(Role.LOAD, "motor", Trait.NOTICED),
-  IGNITER(Role.LOAD, "igniter", Trait.NOTICED),
+  HEATING_ELEMENT(Role.LOAD, "heating element", Trait.GLOWS, Trait.LEAKS),
+  MOTOR(Role.LOAD, "motor", Trait.NOTICED, Trait.LEAKS),
+  IGNITER(Role.LOAD, "igniter", Trait.NOTICED, Trait.LEAKS),
   VALVE_COIL(Role.LOAD, "valve coil"),
   RELAY_COIL(Role.LOAD, "relay coil"),
   SEQUENCER_HEATER(Role.LOAD, "sequencer heater"),
@@ -45,7 +45,7 @@ public enum PartKind {
   TIMER_MOTOR(Role.LOAD, "timer motor", Trait.NOTICED),
   LAMP(Role.LOAD, "lamp", Trait.NOTICED),
   BOARD_SUPPLY(Role.LOAD, "board supply", Trait.NOTICED),
-  TRANSFORMER_PRIMARY(Role.LOAD, "transformer primary", Trait.WOUND),
+  TRANSFORMER_PRIMARY(Role.LOAD, "transformer primary", Trait.WOUND, Trait.LEAKS),
   VALVE(Role.LOAD, "valve"),
 
   TRANSFORMER_SECONDARY(Role.SOURCE, "transformer secondary"),
@@ -88,6 +88,8 @@ public enum PartKind {
     GLOWS,
     /** One sees or hears whether it runs. */
     NOTICED,
+    /** Its insulation may give way to the case. */
+    LEAKS,
     /** Wound about iron: it draws far less than its resistance would. */
     WOUND
   }

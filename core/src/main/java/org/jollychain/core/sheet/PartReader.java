@@ -44,7 +44,7 @@ final class PartReader {
         at.child("base-rate").present()
             ? Optional.of(at.child("base-rate").quantity(Dimension.SHARE, 1))
             : Optional.empty(),
-        at.child("case-leak").flag(),
+        at.child("case-leak").flag(kind.is(PartKind.Trait.LEAKS)),
         at.child("notes").text("").strip());
   }
 

@@ -94,8 +94,8 @@ final class SheetNode {
     return items().stream().map(SheetNode::text).toList();
   }
 
-  boolean flag() {
-    return node.asBoolean(false);
+  boolean flag(boolean otherwise) {
+    return node.asBoolean(otherwise);
   }
 
   <T> T reading(Function<String, T> parser, T otherwise) {

@@ -145,7 +145,7 @@ public final class SheetReader {
         at.child("source-ohms").quantity(Dimension.OHMS, 0.05),
         terminals,
         bonded,
-        at.child("stored-charge").flag());
+        at.child("stored-charge").flag(false));
   }
 
   private static Command command(String id, SheetNode at) {

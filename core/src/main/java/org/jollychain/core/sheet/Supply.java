@@ -45,8 +45,11 @@ public record Supply(
     return terminals.keySet().stream().filter(t -> !t.equals("earth")).toList();
   }
 
+  /** What the names of its conductors begin with among the parts of a circuit. */
+  public static final String CONDUCTOR = "supply:";
+
   /** What the conductor of a terminal is called among the parts of a circuit. */
   public static String conductor(String terminal) {
-    return "supply:" + terminal;
+    return CONDUCTOR + terminal;
   }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
+import org.jollychain.core.Sheets;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.network.Meter;
@@ -24,7 +25,8 @@ class ReadingLikelihoodTest {
   private static final LinearPrediction STRANGER =
       new LinearPrediction(0.4, new double[] {0, 0.1}, 1e-4, 0);
 
-  private final ReadingLikelihood track = new ReadingLikelihood(240, List.of(Meter.GENERAL));
+  private final ReadingLikelihood track =
+      new ReadingLikelihood(Sheets.heater().supply(), List.of(Meter.GENERAL));
 
   private static ReadingLikelihood.Explained absorb(
       ReadingLikelihood track, LinearPrediction line, Reading reading) {
@@ -74,7 +76,8 @@ class ReadingLikelihoodTest {
 
   @Test
   void the_order_of_two_readings_does_not_change_their_likelihood() {
-    ReadingLikelihood other = new ReadingLikelihood(240, List.of(Meter.GENERAL));
+    ReadingLikelihood other =
+        new ReadingLikelihood(Sheets.heater().supply(), List.of(Meter.GENERAL));
     absorb(track, SUPPLY, volts(236.0, 0.1));
     absorb(track, DROP, volts(236.4, 0.1));
     absorb(other, DROP, volts(236.4, 0.1));
@@ -139,7 +142,8 @@ class ReadingLikelihoodTest {
 
   @Test
   void over_limit_is_expected_of_an_open_part_and_a_surprise_of_a_closed_one() {
-    ReadingLikelihood closed = new ReadingLikelihood(240, List.of(Meter.GENERAL));
+    ReadingLikelihood closed =
+        new ReadingLikelihood(Sheets.heater().supply(), List.of(Meter.GENERAL));
     absorb(track, resistance(1e9), ohms(new Shown.OverLimit()));
     absorb(closed, resistance(0.1), ohms(new Shown.OverLimit()));
     assertThat(Math.exp(track.logLikelihood())).isGreaterThan(0.98);
@@ -150,7 +154,8 @@ class ReadingLikelihoodTest {
   void the_buzzer_sounds_below_its_threshold_and_says_no_more() {
     absorb(track, resistance(3), ohms(new Shown.Buzzer(true)));
     double short3 = track.logLikelihood();
-    ReadingLikelihood coil = new ReadingLikelihood(240, List.of(Meter.GENERAL));
+    ReadingLikelihood coil =
+        new ReadingLikelihood(Sheets.heater().supply(), List.of(Meter.GENERAL));
     absorb(coil, resistance(1200), ohms(new Shown.Buzzer(false)));
     assertThat(Math.exp(short3)).isGreaterThan(0.98);
     assertThat(Math.exp(coil.logLikelihood())).isGreaterThan(0.98);
@@ -160,7 +165,8 @@ class ReadingLikelihoodTest {
   void a_ghost_may_have_bled_away_and_a_stiff_voltage_may_not() {
     LinearPrediction ghost = new LinearPrediction(60, new double[] {20, 0}, 25, 1);
     LinearPrediction stiff = new LinearPrediction(60, new double[] {20, 0}, 25, 0);
-    ReadingLikelihood other = new ReadingLikelihood(240, List.of(Meter.GENERAL));
+    ReadingLikelihood other =
+        new ReadingLikelihood(Sheets.heater().supply(), List.of(Meter.GENERAL));
     absorb(track, ghost, volts(0.0, 0.1));
     absorb(other, stiff, volts(0.0, 0.1));
     assertThat(track.logLikelihood() - other.logLikelihood()).isGreaterThan(2);
