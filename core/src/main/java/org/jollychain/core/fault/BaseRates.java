@@ -69,7 +69,11 @@ public final class BaseRates {
       case TRIPPED -> trips ? 0.22 : 0;
       case DROPPING -> 0.23;
       case STUCK -> !contact || part.kind().is(PartKind.Trait.ONE_SHOT) ? 0 : welds ? 0.3 : 0.08;
-      case NOT_MADE -> part.madeWhen().commands().isEmpty() ? 0 : 0.07;
+      // hose, port, drain and flue before the switch itself
+      case NOT_MADE ->
+          part.madeWhen().commands().isEmpty()
+              ? 0
+              : part.kind() == PartKind.PRESSURE_SWITCH ? 0.6 : 0.07;
       case INTERMITTENT -> INTERMITTENT;
       case CASE_LEAK -> part.caseLeak() ? 0.05 : 0;
       default -> 0;

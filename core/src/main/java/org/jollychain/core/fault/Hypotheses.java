@@ -43,6 +43,9 @@ public final class Hypotheses {
 
   private static final double WORN_MORE = 8;
 
+  /** What a worn contact turns into heat at least (W). */
+  private static final double WARM_WATTS = 1;
+
   /** Each step of a grid stands for its neighbourhood: width over the square root of twelve. */
   private static final double DROPPING_LOG_SD = 0.115;
 
@@ -54,6 +57,7 @@ public final class Hypotheses {
 
   private static final double FAR_OFF_VALUE_LOG_SD = 0.36;
   private static final double FAR_OFF_VALUE_SHARE = 0.3;
+  private static final double SHORTED_SENSORS = 0.6;
 
   /** What an open part may still pass through carbon and damp (ohm). */
   private static final double[] LEAKY_OPEN_OHMS = {1e3, 1e4, 1e5, 1e6, 1e7};
@@ -85,6 +89,7 @@ public final class Hypotheses {
   private final Sheet sheet;
   private final UnitModel unit;
   private final Map<String, Double> loopOhms = new LinkedHashMap<>();
+  private final Map<String, Double> largestAmperes = new LinkedHashMap<>();
   private final Map<String, List<String>> loads = new LinkedHashMap<>();
 
   public Hypotheses(UnitModel unit) {
@@ -242,26 +247,30 @@ public final class Hypotheses {
         .toList();
   }
 
-  private Change[] dropping(Part part) {
-    double loop = loopOhms(part.id());
-    return Arrays.stream(DROPPING)
-        .filter(share -> share * loop > 0)
-        .mapToObj(share -> Change.dropping(part.id(), share * loop).spread(DROPPING_LOG_SD))
-        .toArray(Change[]::new);
-  }
-
   /** Worn terminals are many, and never one of them the whole complaint. */
   private void drops(List<Hypothesis> all, Part part) {
-    double share = BaseRates.share(part, FaultMode.DROPPING);
-    Change[] grades = dropping(part);
-    for (Change grade : grades) {
-      boolean worn = ((Change.InBranch) grade).addedOhms() < WORN * loopOhms(part.id());
-      double weight = BaseRates.weight(part) * share / grades.length;
+    double share = BaseRates.share(part, FaultMode.DROPPING) / DROPPING.length;
+    for (Change grade : dropping(part)) {
+      double weight = BaseRates.weight(part) * share * (worn(part, grade) ? WORN_MORE : 1);
       if (share > 0) {
-        all.add(
-            one(part, FaultMode.DROPPING, Presence.ALWAYS, grade, weight * (worn ? WORN_MORE : 1)));
+        all.add(one(part, FaultMode.DROPPING, Presence.ALWAYS, grade, weight));
       }
     }
+  }
+
+  private boolean worn(Part part, Change grade) {
+    return ((Change.InBranch) grade).addedOhms() < WORN * loopOhms(part.id());
+  }
+
+  /** The grades that matter: a small drop does where it turns into heat. */
+  private Change[] dropping(Part part) {
+    double loop = loopOhms(part.id());
+    double amperes = largestAmperes.getOrDefault(part.id(), 0.0);
+    return Arrays.stream(DROPPING)
+        .filter(share -> share * loop > 0)
+        .filter(share -> share >= WORN || share * loop * amperes * amperes > WARM_WATTS)
+        .mapToObj(share -> Change.dropping(part.id(), share * loop).spread(DROPPING_LOG_SD))
+        .toArray(Change[]::new);
   }
 
   private static Change[] leaking(Part part) {
@@ -298,7 +307,9 @@ public final class Hypotheses {
     }
     near.forEach(h -> all.add(h.weighing((1 - FAR_OFF_VALUE_SHARE) * h.prior())));
     rest.forEach(h -> all.add(h.weighing(FAR_OFF_VALUE_SHARE / 2 * h.prior())));
-    shorted.forEach(h -> all.add(h.weighing(FAR_OFF_VALUE_SHARE / 2 * h.prior())));
+    boolean sensor = part.kind().role() == PartKind.Role.SENSOR;
+    double shorts = sensor ? SHORTED_SENSORS : FAR_OFF_VALUE_SHARE / 2;
+    shorted.forEach(h -> all.add(h.weighing(shorts * h.prior())));
   }
 
   private static Change[] scaled(Part part, double[] factors, double logSd, boolean high) {
@@ -439,6 +450,7 @@ public final class Hypotheses {
         ohms = open.volts(link.from()).minus(open.volts(link.to())).abs() / amperes;
       }
     }
+    largestAmperes.put(link.id(), largest);
     return largest > SMALLEST_AMPERES ? ohms : 0;
   }
 

@@ -121,12 +121,14 @@ final class SupplyHypotheses {
     add(
         SupplyFault.OPEN_NEUTRAL,
         0.25 / SPLITS.length,
-        List.of(leg("line1", first), leg("line2", second)));
+        List.of(leg("line1", first, SPLIT_SD), leg("line2", second, -SPLIT_SD)));
   }
 
-  private static Change leg(String terminal, double share) {
-    return Change.source(Supply.conductor(terminal), Complex.of(2 * share))
-        .spread(SPLIT_SD / share);
+  /**
+   * @param sd of the share; what one leg gains the other loses
+   */
+  private static Change leg(String terminal, double share, double sd) {
+    return Change.source(Supply.conductor(terminal), Complex.of(2 * share)).spread(sd / share);
   }
 
   /** A joint that gives way under load; one that takes nearly all is called as if it were open. */

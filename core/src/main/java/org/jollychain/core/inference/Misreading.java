@@ -97,10 +97,10 @@ sealed interface Misreading {
    */
   record AnyGhost() implements Misreading {
 
-    static final double SHARE = 0.2;
+    static final double SHARE = 0.3;
 
     /** How large they are on average, as a share of the supply's volts. */
-    private static final double MEAN_SHARE = 0.15;
+    private static final double MEAN_SHARE = 0.25;
 
     @Override
     public ReadingLikelihood.Explained explained() {
@@ -141,7 +141,7 @@ sealed interface Misreading {
     /** Of ohms: a part that fails its own test has failed, so it is thought of least. */
     static final double OPEN_LEADS = 0.0006;
 
-    private static final double FALSE_SHORT = 0.0005;
+    private static final double FALSE_SHORT = 0.00005;
     private static final double SMALLEST_VARIANCE = 1e-4;
 
     @Override

@@ -56,7 +56,7 @@ record Signature(int exponent, long re, long im, int ghost, int uncertain) {
   private static int uncertain(Probe probe, List<Change> changes) {
     int hash = 1;
     for (Change change : changes) {
-      if (change.logSpread() > 0) {
+      if (change.logSpread() != 0) {
         hash = 31 * hash + Double.hashCode(change.logSpread());
         hash = 31 * hash + (change instanceof Change.ToCase leak ? grade(leak) : 1);
       }

@@ -9,7 +9,10 @@ public sealed interface Change {
   /** The part, or {@code supply:} and a terminal. */
   String branch();
 
-  /** How far its severity is uncertain: standard deviation of its natural logarithm. */
+  /**
+   * How far its severity is uncertain: standard deviation of its natural logarithm; below zero
+   * where it gets less as others of the same fault get more.
+   */
   double logSpread();
 
   /** The same kind of change, of uncertain severity. */

@@ -192,7 +192,7 @@ public final class Sensitivities {
     Complex slope = Complex.ZERO;
     for (Solution.Update u : solution.updates()) {
       double spread = u.change().logSpread();
-      if (spread > 0) {
+      if (spread != 0) {
         Complex moved;
         if (u.change() instanceof Change.InBranch c) {
           Complex severe =
