@@ -1,7 +1,6 @@
 package org.jollychain.core.fault;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,10 +18,8 @@ import org.jollychain.core.sheet.Command;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
-import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
-import org.jollychain.core.sheet.ThermalRating;
 
 /**
  * Everything that may be true of a unit, with how likely it is before anything was read: sound,
@@ -32,52 +29,6 @@ import org.jollychain.core.sheet.ThermalRating;
  */
 public final class Hypotheses {
 
-  /** Extra resistance of a tired link, as a share of what it is in series with. */
-  private static final double[] DROPPING = {
-    0.003, 0.0044, 0.0064, 0.0093, 0.0137, 0.02, 0.029, 0.043, 0.063, 0.093, 0.136, 0.2, 0.29, 0.43,
-    0.63, 0.93, 1.36, 2, 2.9, 4.3, 6.3, 9.3, 13.6, 20
-  };
-
-  /** One that takes less of what it is in series with is worn, and so many times more frequent. */
-  private static final double WORN = 0.02;
-
-  private static final double WORN_MORE = 8;
-
-  /** What a worn contact turns into heat at least (W). */
-  private static final double WARM_WATTS = 1;
-
-  /** Each step of a grid stands for its neighbourhood: width over the square root of twelve. */
-  private static final double DROPPING_LOG_SD = 0.115;
-
-  private static final double OFF_VALUE_LOG_SD = 0.13;
-  private static final double[] OFF_VALUE = {0.35, 0.5, 0.68, 1.3, 1.6, 2.3, 4};
-
-  /** Turns shorted, or burnt nearly through: rarer, and of any size. */
-  private static final double[] FAR_OFF_VALUE = {0.002, 0.007, 0.025, 0.08, 0.2, 8, 20, 60};
-
-  private static final double FAR_OFF_VALUE_LOG_SD = 0.36;
-  private static final double FAR_OFF_VALUE_SHARE = 0.3;
-  private static final double SHORTED_SENSORS = 0.6;
-
-  /** What an open part may still pass through carbon and damp (ohm). */
-  private static final double[] LEAKY_OPEN_OHMS = {1e3, 1e4, 1e5, 1e6, 1e7};
-
-  private static final double LEAKY_OPEN_LOG_SD = 0.66;
-  private static final double LEAKY_OPEN_SHARE = 0.15;
-
-  /** One that passes less than this beside what it is in series with is open (a share). */
-  private static final double AS_GOOD_AS_OPEN = 20;
-
-  /** A ground fault (ohm); where along the part it is tells. */
-  private static final double[] GROUND_OHMS = {0.1, 0.6, 3.5, 20};
-
-  /** Failing insulation (ohm), so much that it does not matter where. */
-  private static final double[] LEAK_OHMS = {120, 700, 4e3, 25e3, 150e3, 900e3, 5e6};
-
-  private static final double LEAK_LOG_SD = 0.55;
-  private static final double[] LEAK_ALONG = {0.05, 0.2, 0.4, 0.6, 0.8, 0.95};
-  private static final double[] LEAK_IN_THE_MIDDLE = {0.5};
-  private static final double[] LEAK_AT_ENDS = {0, 1};
   private static final double SMALLEST_AMPERES = 1e-4;
 
   /** Up to so many contacts between their temperatures are taken in every combination. */
@@ -112,6 +63,11 @@ public final class Hypotheses {
     return loopOhms.getOrDefault(link, 0.0);
   }
 
+  /** The most it carries in any situation (A). */
+  double largestAmperes(String link) {
+    return largestAmperes.getOrDefault(link, 0.0);
+  }
+
   /** The loads whose current a link carries in some situation. */
   public List<String> loadsOf(String link) {
     return loads.getOrDefault(link, List.of());
@@ -144,21 +100,7 @@ public final class Hypotheses {
   private List<Hypothesis> ofParts() {
     List<Hypothesis> all = new ArrayList<>();
     for (Part part : sheet.parts().values()) {
-      Presence trips =
-          part.thermal().filter(t -> t.reset() == ThermalRating.Reset.AUTO).isPresent()
-              ? Presence.WHEN_LIVE
-              : Presence.ALWAYS;
-      opens(all, part);
-      trips(all, part, trips);
-      add(all, part, FaultMode.STUCK, Presence.ALWAYS, List.of(Change.closed(part.id())));
-      drops(all, part);
-      add(all, part, FaultMode.CASE_LEAK, Presence.ALWAYS, leaking(part));
-      offValue(all, part, false);
-      offValue(all, part, true);
-      add(all, part, FaultMode.INTERMITTENT, Presence.ALWAYS, Change.open(part.id()));
-      if (part.actsAsLink()) {
-        add(all, part, FaultMode.INTERMITTENT, Presence.ALWAYS, dropping(part));
-      }
+      all.addAll(new PartFaults(sheet, this, part).all());
     }
     for (String command : commandsGiven()) {
       List<Part> hanging =
@@ -245,164 +187,6 @@ public final class Hypotheses {
         .filter(c -> c.drivenBy().isEmpty())
         .map(Command::id)
         .toList();
-  }
-
-  /** Worn terminals are many, and never one of them the whole complaint. */
-  private void drops(List<Hypothesis> all, Part part) {
-    double share = BaseRates.share(part, FaultMode.DROPPING) / DROPPING.length;
-    for (Change grade : dropping(part)) {
-      double weight = BaseRates.weight(part) * share * (worn(part, grade) ? WORN_MORE : 1);
-      if (share > 0) {
-        all.add(one(part, FaultMode.DROPPING, Presence.ALWAYS, grade, weight));
-      }
-    }
-  }
-
-  private boolean worn(Part part, Change grade) {
-    return ((Change.InBranch) grade).addedOhms() < WORN * loopOhms(part.id());
-  }
-
-  /** The grades that matter: a small drop does where it turns into heat. */
-  private Change[] dropping(Part part) {
-    double loop = loopOhms(part.id());
-    double amperes = largestAmperes.getOrDefault(part.id(), 0.0);
-    return Arrays.stream(DROPPING)
-        .filter(share -> share * loop > 0)
-        .filter(share -> share >= WORN || share * loop * amperes * amperes > WARM_WATTS)
-        .mapToObj(share -> Change.dropping(part.id(), share * loop).spread(DROPPING_LOG_SD))
-        .toArray(Change[]::new);
-  }
-
-  private static Change[] leaking(Part part) {
-    double[] places = part.actsAsLink() ? LEAK_AT_ENDS : LEAK_ALONG;
-    List<Change> leaks = new ArrayList<>();
-    for (double along : places) {
-      for (double ohms : GROUND_OHMS) {
-        leaks.add(Change.leak(part.id(), along, ohms).spread(LEAK_LOG_SD));
-      }
-    }
-    // a winding of its own ohms tells where it leaks also through more than a ground fault
-    for (double along : part.actsAsLink() ? LEAK_AT_ENDS : LEAK_IN_THE_MIDDLE) {
-      for (double ohms : LEAK_OHMS) {
-        leaks.add(Change.leak(part.id(), along, ohms).spread(LEAK_LOG_SD));
-      }
-    }
-    return leaks.toArray(Change[]::new);
-  }
-
-  private static void offValue(List<Hypothesis> all, Part part, boolean high) {
-    FaultMode mode = high ? FaultMode.OFF_VALUE_HIGH : FaultMode.OFF_VALUE_LOW;
-    if (part.kind().role() == PartKind.Role.SENSOR && part.curve().isEmpty()) {
-      add(all, part, mode, Presence.ALWAYS, Change.closed(part.id()));
-      return;
-    }
-    List<Hypothesis> near = new ArrayList<>();
-    add(near, part, mode, Presence.ALWAYS, scaled(part, OFF_VALUE, OFF_VALUE_LOG_SD, high));
-    Change[] far = scaled(part, FAR_OFF_VALUE, FAR_OFF_VALUE_LOG_SD, high);
-    List<Hypothesis> rest = new ArrayList<>();
-    add(rest, part, mode, Presence.ALWAYS, far);
-    List<Hypothesis> shorted = new ArrayList<>();
-    if (!high) {
-      add(shorted, part, mode, Presence.ALWAYS, Change.closed(part.id()));
-    }
-    near.forEach(h -> all.add(h.weighing((1 - FAR_OFF_VALUE_SHARE) * h.prior())));
-    rest.forEach(h -> all.add(h.weighing(FAR_OFF_VALUE_SHARE / 2 * h.prior())));
-    boolean sensor = part.kind().role() == PartKind.Role.SENSOR;
-    double shorts = sensor ? SHORTED_SENSORS : FAR_OFF_VALUE_SHARE / 2;
-    shorted.forEach(h -> all.add(h.weighing(shorts * h.prior())));
-  }
-
-  private static Change[] scaled(Part part, double[] factors, double logSd, boolean high) {
-    return Arrays.stream(factors)
-        .filter(factor -> factor > 1 == high)
-        .filter(factor -> Math.abs(factor - 1) > 2 * part.tolerance())
-        .mapToObj(factor -> Change.scaled(part.id(), factor).spread(logSd))
-        .toArray(Change[]::new);
-  }
-
-  /** Open for good, or in all but name. */
-  private void opens(List<Hypothesis> all, Part part) {
-    double share = BaseRates.share(part, FaultMode.OPEN);
-    if (share == 0) {
-      return;
-    }
-    double series = Math.max(loopOhms(part.id()), part.load().map(l -> l.ohms()).orElse(0.0));
-    List<Change> leaky =
-        Arrays.stream(LEAKY_OPEN_OHMS)
-            .filter(ohms -> ohms > AS_GOOD_AS_OPEN * series)
-            .mapToObj(ohms -> Change.dropping(part.id(), ohms).spread(LEAKY_OPEN_LOG_SD))
-            .toList();
-    double ofLeaky = leaky.isEmpty() || part.actsAsSource() ? 0 : LEAKY_OPEN_SHARE;
-    double weight = BaseRates.weight(part) * share;
-    all.add(
-        one(part, FaultMode.OPEN, Presence.ALWAYS, Change.open(part.id()), weight * (1 - ofLeaky)));
-    if (ofLeaky > 0) {
-      for (Change change : leaky) {
-        all.add(
-            one(part, FaultMode.OPEN, Presence.ALWAYS, change, weight * ofLeaky / leaky.size()));
-      }
-    }
-  }
-
-  private static Hypothesis one(
-      Part part, FaultMode mode, Presence presence, Change change, double weight) {
-    return new Hypothesis(
-        Hypothesis.Kind.FAULTY,
-        List.of(new Fault.OfPart(part.id(), mode, List.of(change), presence)),
-        weight);
-  }
-
-  /** What heat trips in a body, it trips at once. */
-  private void trips(List<Hypothesis> all, Part part, Presence presence) {
-    double share = BaseRates.share(part, FaultMode.TRIPPED);
-    List<Part> poles =
-        sheet.parts().values().stream().filter(p -> p == part || together(p, part)).toList();
-    if (share > 0 && poles.get(0) == part) {
-      List<Fault> faults = new ArrayList<>();
-      for (Part pole : poles) {
-        List<Change> open = List.of(Change.open(pole.id()));
-        faults.add(new Fault.OfPart(pole.id(), FaultMode.TRIPPED, open, presence));
-      }
-      all.add(
-          new Hypothesis(
-              Hypothesis.Kind.FAULTY, List.copyOf(faults), BaseRates.weight(part) * share));
-    }
-  }
-
-  private static boolean together(Part one, Part other) {
-    return one.body().isPresent()
-        && one.body().equals(other.body())
-        && one.kind() == other.kind()
-        && one.thermal().isPresent()
-        && one.thermal().equals(other.thermal());
-  }
-
-  /** One way to fail. */
-  private static void add(
-      List<Hypothesis> all, Part part, FaultMode mode, Presence presence, List<Change> changes) {
-    double share = BaseRates.share(part, mode);
-    if (share > 0) {
-      all.add(
-          new Hypothesis(
-              Hypothesis.Kind.FAULTY,
-              List.of(new Fault.OfPart(part.id(), mode, changes, presence)),
-              BaseRates.weight(part) * share));
-    }
-  }
-
-  /** One way to fail in several grades, which share its weight. */
-  private static void add(
-      List<Hypothesis> all, Part part, FaultMode mode, Presence presence, Change... grades) {
-    double share = BaseRates.share(part, mode) / grades.length;
-    for (Change grade : grades) {
-      if (share > 0) {
-        all.add(
-            new Hypothesis(
-                Hypothesis.Kind.FAULTY,
-                List.of(new Fault.OfPart(part.id(), mode, List.of(grade), presence)),
-                BaseRates.weight(part) * share));
-      }
-    }
   }
 
   private static List<Hypothesis> sharing(List<Hypothesis> group, double share) {

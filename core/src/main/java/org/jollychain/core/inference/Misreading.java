@@ -136,7 +136,7 @@ sealed interface Misreading {
   /** A probe beside the tab: no volts. Of ohms, leads that touch: a short that is none. */
   record NoContact() implements Misreading {
 
-    static final double SHARE = 0.003;
+    static final double SHARE = 0.002;
 
     /** Of ohms: a part that fails its own test has failed, so it is thought of least. */
     static final double OPEN_LEADS = 0.0006;

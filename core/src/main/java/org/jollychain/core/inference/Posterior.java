@@ -1,6 +1,5 @@
 package org.jollychain.core.inference;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.IdentityHashMap;
@@ -11,14 +10,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
-import org.jollychain.core.evidence.Shown;
-import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
-import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Network;
 import org.jollychain.core.network.Probe;
@@ -37,9 +32,6 @@ public final class Posterior {
   private static final double RULED_OUT_NATS = 20;
 
   private static final double NEGLIGIBLE = 0.002;
-
-  /** So many times less at another time is no noise. */
-  private static final double MANIFOLD = 4;
 
   /** So many readings that fit nothing on the sheet make one look beyond it. */
   private static final int STRANGE = 2;
@@ -65,6 +57,7 @@ public final class Posterior {
   private final HypothesisSpace prior;
   private final List<Meter> meters;
   private final List<Evidence> evidence;
+  private final History history;
   private final Map<Evidence, Integer> places = new IdentityHashMap<>();
   private final List<EvidenceModel<?>> models = new ArrayList<>();
   private final List<Entry> weighed;
@@ -83,6 +76,7 @@ public final class Posterior {
     this.sheet = sheet;
     this.measurements = measurements;
     this.evidence = evidence;
+    this.history = new History(evidence);
     this.prior = prior;
     this.count = prior.all().size();
     this.meters =
@@ -101,7 +95,7 @@ public final class Posterior {
     for (int i = 0; i < count; i++) {
       Member member = new Member(prior.all().get(i), i);
       if (prior.comesAndGoes(i)) {
-        if (mayComeAndGo(member.hypothesis)) {
+        if (history.mayComeAndGo(member.hypothesis)) {
           passing.add(new Passing(member, prior.whilePresent(i), prior.whileGone(i)));
         }
       } else {
@@ -135,34 +129,6 @@ public final class Posterior {
     }
     this.weighed = List.copyOf(all);
     this.believable = believableOf(open);
-  }
-
-  /**
-   * A drop that comes and goes is thought of only where its terminals were put on again, or the
-   * same was read and was quite another: else it would excuse every drop whose size is met badly by
-   * the grid.
-   */
-  private boolean mayComeAndGo(Hypothesis h) {
-    Fault.OfPart fault = h.intermittent().orElseThrow();
-    return fault.changes().equals(List.of(Change.open(fault.part())))
-        || evidence.stream()
-            .anyMatch(
-                e ->
-                    e instanceof Reading r
-                        && r.probe().part().filter(fault.part()::equals).isPresent()
-                        && (r.reseated() || changed(r)));
-  }
-
-  /** Whether the same probe has shown something quite different at another time. */
-  private boolean changed(Reading reading) {
-    return evidence.stream()
-        .anyMatch(
-            e ->
-                e instanceof Reading other
-                    && other.probe().equals(reading.probe())
-                    && other.shown() instanceof Shown.Figure a
-                    && reading.shown() instanceof Shown.Figure b
-                    && Math.abs(a.value()) > MANIFOLD * Math.abs(b.value()));
   }
 
   public ReadingLikelihood source() {
@@ -200,12 +166,12 @@ public final class Posterior {
         open.add(new Unscaled(m.hypothesis, m.index, log, group.track, Optional.empty()));
       }
     }
-    List<Integer> order = inTime();
+    List<Integer> order = history.inTime();
     ReadingLikelihood[] tracks = tracks(groups);
     for (Passing p : passing) {
       ReadingLikelihood there = tracks[p.present];
       ReadingLikelihood gone = tracks[p.gone];
-      boolean[] reseated = reseatedBefore(order, p.member.hypothesis);
+      boolean[] reseated = history.reseatedBefore(p.member.hypothesis);
       IntermittentModel.Ends ends =
           IntermittentModel.weigh(order, there.steps(), gone.steps(), reseated);
       double log = p.member.logPrior;
@@ -226,7 +192,8 @@ public final class Posterior {
             .filter(u -> u.hypothesis.kind() != Hypothesis.Kind.NOT_ON_SHEET)
             .max(Comparator.comparingDouble(Unscaled::log))
             .orElseThrow();
-    if (slips(best) >= STRANGE) {
+    Entry leader = new Entry(best.hypothesis, best.index, 1, best.track, best.otherwise);
+    if (slips(leader).size() >= STRANGE) {
       return open;
     }
     double most = best.log + Math.log(LAST_RESORT);
@@ -237,15 +204,6 @@ public final class Posterior {
                     ? new Unscaled(u.hypothesis, u.index, most, u.track, u.otherwise)
                     : u)
         .toList();
-  }
-
-  /** How many readings it takes for slips, those left out that were repeated and fit. */
-  private int slips(Unscaled u) {
-    Entry entry = new Entry(u.hypothesis, u.index, 0, u.track, u.otherwise);
-    return (int)
-        evidence.stream()
-            .filter(e -> explained(entry, e) == ReadingLikelihood.Explained.AS_SLIP)
-            .count();
   }
 
   private static double logSum(List<Unscaled> open) {
@@ -272,30 +230,6 @@ public final class Posterior {
       double log,
       ReadingLikelihood track,
       Optional<ReadingLikelihood> otherwise) {}
-
-  /** Places of the evidence as it was taken, a part's readings after re-seating behind the rest. */
-  private List<Integer> inTime() {
-    return IntStream.range(0, evidence.size())
-        .boxed()
-        .sorted(
-            Comparator.comparing((Integer i) -> evidence.get(i).at().orElse(Instant.MIN))
-                .thenComparing(i -> evidence.get(i) instanceof Reading r && r.reseated()))
-        .toList();
-  }
-
-  /** At the first reading of a part after its terminals were put on again. */
-  private boolean[] reseatedBefore(List<Integer> order, Hypothesis h) {
-    boolean[] before = new boolean[evidence.size()];
-    for (int at : order) {
-      if (evidence.get(at) instanceof Reading r
-          && r.reseated()
-          && r.probe().part().flatMap(h::modeOf).isPresent()) {
-        before[at] = true;
-        break;
-      }
-    }
-    return before;
-  }
 
   /** A hypothesis with the logarithm of its prior. */
   private static final class Member {
@@ -398,7 +332,10 @@ public final class Posterior {
 
   /** The readings that the leader takes for slips, in order. */
   public List<Evidence> unexplained() {
-    Entry leader = believable.get(0);
+    return slips(believable.get(0));
+  }
+
+  private List<Evidence> slips(Entry leader) {
     return evidence.stream()
         .filter(e -> explained(leader, e) != ReadingLikelihood.Explained.AS_READ)
         .toList();

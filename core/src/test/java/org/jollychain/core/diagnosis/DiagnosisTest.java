@@ -235,7 +235,7 @@ class DiagnosisTest {
             read.drop("high-limit", "71.0"),
             read.drop("cycling-thermostat", "55.0"),
             read.drop("thermal-cutoff", "103"),
-            read.live("C3-E2 9.0"));
+            read.across("amps-ac", "element", "heat-call", "21.3"));
     assertThat(flagged(a, Flag.Kind.MISFIT)).isTrue();
     assertThat(a.leading().probability()).isLessThanOrEqualTo(0.9 + 1e-9);
     assertThat(a.leading().confirmed()).isFalse();

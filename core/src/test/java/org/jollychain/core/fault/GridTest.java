@@ -46,7 +46,8 @@ class GridTest {
       }
       if (!grid.isEmpty()) {
         double loop = hypotheses.loopOhms(link.id());
-        assertThat(grid.get(0).addedOhms()).isCloseTo(0.02 * loop, within(1e-9 * loop));
+        // smaller ones where they turn into heat
+        assertThat(grid.get(0).addedOhms()).isBetween(0.0029 * loop, 0.0201 * loop);
         assertThat(grid.get(grid.size() - 1).addedOhms()).isCloseTo(20 * loop, within(1e-6 * loop));
       }
     }
@@ -63,7 +64,7 @@ class GridTest {
       double alone = priorAlone(all, part.id());
       double withAnother =
           all.stream()
-              .filter(h -> h.ofParts().count() == 2)
+              .filter(Hypothesis::manifold)
               .filter(h -> h.modeOf(part.id()).isPresent())
               .filter(h -> h.ofParts().allMatch(f -> sameBody(sheet.part(f.part()), part)))
               .mapToDouble(Hypothesis::prior)
@@ -79,7 +80,7 @@ class GridTest {
   /** With whatever contacts standing open at rest. */
   private static double priorAlone(List<Hypothesis> all, String part) {
     return all.stream()
-        .filter(h -> h.ofParts().count() == 1 && h.modeOf(part).isPresent())
+        .filter(h -> !h.manifold() && h.modeOf(part).isPresent())
         .mapToDouble(Hypothesis::prior)
         .sum();
   }

@@ -125,6 +125,7 @@ class HypothesesTest {
                 .distinct()
                 .toList();
     assertThat(faults)
-        .containsExactlyInAnyOrder(SupplyFault.DEAD, SupplyFault.LOW, SupplyFault.HIGH);
+        .containsExactlyInAnyOrder(
+            SupplyFault.DEAD, SupplyFault.LOW, SupplyFault.HIGH, SupplyFault.SWAPPED);
   }
 }
