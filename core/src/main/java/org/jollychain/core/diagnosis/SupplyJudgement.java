@@ -74,6 +74,9 @@ final class SupplyJudgement {
                     && live.stream().allMatch(this::nearNominal)
                 ? SupplyVerdict.SOUND
                 : SupplyVerdict.UNMEASURED);
+    blamed
+        .flatMap(v -> Kebab.read(SupplyFault.class, v.toString()))
+        .ifPresent(f -> because.add(f.dealtWith(sheet.supply().system())));
     if (because.isEmpty()) {
       because.add("No supply reading yet.");
     }

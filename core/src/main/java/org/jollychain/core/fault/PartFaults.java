@@ -39,29 +39,29 @@ final class PartFaults {
   private static final double[] OFF_VALUE = {0.35, 0.5, 0.68, 1.3, 1.6, 2.3, 4};
 
   /** Turns shorted, or burnt nearly through: rarer, and of any size. */
-  private static final double[] FAR_OFF_VALUE = {0.002, 0.007, 0.025, 0.08, 0.2, 8, 20, 60};
+  private static final double[] FAR_OFF_VALUE = {0.003, 0.018, 0.11, 9, 32};
 
-  private static final double FAR_OFF_VALUE_LOG_SD = 0.36;
-  private static final double FAR_OFF_VALUE_SHARE = 0.3;
+  private static final double FAR_OFF_VALUE_LOG_SD = 0.5;
+  private static final double FAR_OFF_VALUE_SHARE = 0.5;
   private static final double SHORTED_SENSORS = 0.6;
 
   /** What an open part may still pass through carbon and damp (ohm). */
-  private static final double[] LEAKY_OPEN_OHMS = {1e3, 1e4, 1e5, 1e6, 1e7};
+  private static final double[] LEAKY_OPEN_OHMS = {1.5e3, 2e4, 2.5e5, 3e6};
 
-  private static final double LEAKY_OPEN_LOG_SD = 0.66;
+  private static final double LEAKY_OPEN_LOG_SD = 0.73;
   private static final double LEAKY_OPEN_SHARE = 0.15;
 
   /** One that passes less than this beside what it is in series with is open (a share). */
   private static final double AS_GOOD_AS_OPEN = 20;
 
   /** A ground fault (ohm); where along the part it is tells. */
-  private static final double[] GROUND_OHMS = {0.1, 0.6, 3.5, 20};
+  private static final double[] GROUND_OHMS = {0.15, 1.2, 10};
 
   /** Failing insulation (ohm), so much that it does not matter where. */
-  private static final double[] LEAK_OHMS = {120, 700, 4e3, 25e3, 150e3, 900e3, 5e6};
+  private static final double[] LEAK_OHMS = {80, 640, 5e3, 40e3, 320e3, 2.6e6};
 
-  private static final double LEAK_LOG_SD = 0.55;
-  private static final double[] LEAK_ALONG = {0.05, 0.2, 0.4, 0.6, 0.8, 0.95};
+  private static final double LEAK_LOG_SD = 0.6;
+  private static final double[] LEAK_ALONG = {0.05, 0.22, 0.5, 0.78, 0.95};
   private static final double[] LEAK_IN_THE_MIDDLE = {0.5};
   private static final double[] LEAK_AT_ENDS = {0, 1};
 

@@ -25,6 +25,11 @@ final class SupplyHypotheses {
 
   private static final double SUPPLY_LOG_SD = 0.045;
 
+  /** What is low is often soft as well (ohm). */
+  private static final double SAGGING_OHMS = 0.8;
+
+  private static final double SAGGING_LOG_SD = 0.7;
+
   /** A joint ahead of the terminals (ohm), right without load. */
   private static final double[] JOINT_OHMS = {0.6, 2, 6, 20, 60, 200, 1e3, 6e3};
 
@@ -78,7 +83,13 @@ final class SupplyHypotheses {
   private void levels() {
     boolean dc = sheet.supply().dc();
     for (double low : LOW) {
-      add(SupplyFault.LOW, (dc ? 1 : 0.5) / LOW.length, sources(Complex.of(low)));
+      double share = (dc ? 1 : 0.5) / LOW.length;
+      List<Change> sagging = new ArrayList<>(sources(Complex.of(low)));
+      sagging.add(
+          Change.dropping(Supply.conductor(sheet.supply().system().outward()), SAGGING_OHMS)
+              .spread(SAGGING_LOG_SD));
+      add(SupplyFault.LOW, 0.6 * share, sources(Complex.of(low)));
+      add(SupplyFault.LOW, 0.4 * share, sagging);
     }
     double[] high =
         sheet.supply().system() == SupplySystem.TRANSFORMER ? HIGH_OF_TRANSFORMER : HIGH;

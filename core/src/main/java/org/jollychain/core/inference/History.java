@@ -3,6 +3,8 @@ package org.jollychain.core.inference;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
@@ -18,9 +20,17 @@ final class History {
   private static final double MANIFOLD = 4;
 
   private final List<Evidence> evidence;
+  private final Set<String> unsteady;
 
   History(List<Evidence> evidence) {
     this.evidence = evidence;
+    this.unsteady =
+        evidence.stream()
+            .filter(Reading.class::isInstance)
+            .map(Reading.class::cast)
+            .filter(r -> r.probe().part().isPresent() && (r.reseated() || changed(r)))
+            .map(r -> r.probe().part().orElseThrow())
+            .collect(Collectors.toSet());
   }
 
   /**
@@ -31,12 +41,7 @@ final class History {
   boolean mayComeAndGo(Hypothesis h) {
     Fault.OfPart fault = h.intermittent().orElseThrow();
     return fault.changes().equals(List.of(Change.open(fault.part())))
-        || evidence.stream()
-            .anyMatch(
-                e ->
-                    e instanceof Reading r
-                        && r.probe().part().filter(fault.part()::equals).isPresent()
-                        && (r.reseated() || changed(r)));
+        || unsteady.contains(fault.part());
   }
 
   /** Whether the same probe has shown something quite different at another time. */

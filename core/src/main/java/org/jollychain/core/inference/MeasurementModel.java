@@ -43,7 +43,9 @@ import org.jollychain.core.sheet.Situation;
 public final class MeasurementModel {
 
   /** A step of the grid of positions over the square root of twelve. */
-  private static final double POSITION_SD = 0.055;
+  private static final double POSITION_SD = 0.07;
+
+  private static final double NEAR_END = 0.05;
 
   /** Those that were read, and those that draw the staircases, by the size of the sheet. */
   private static final int MOST_PROBES_KEPT = 150;
@@ -153,6 +155,7 @@ public final class MeasurementModel {
     private final Map<List<Change>, LinearPrediction> byChanges = new ConcurrentHashMap<>();
     private final Map<Long, LinearPrediction> alsoBad = new ConcurrentHashMap<>();
     private volatile LinearPrediction[] byFault = new LinearPrediction[0];
+    private volatile DistinctFaults distinctFaults;
 
     private Known(Probe probe, Meter meter) {
       this.probe = probe;
@@ -171,13 +174,13 @@ public final class MeasurementModel {
     }
 
     private LinearPrediction of(int hypothesis) {
-      DistinctFaults all = faults(situation);
       LinearPrediction[] lines = byFault;
       if (lines.length == 0) {
-        lines = learnt(all);
+        distinctFaults = faults(situation);
+        lines = learnt(distinctFaults);
         byFault = lines;
       }
-      return lines[all.of(hypothesis)];
+      return lines[distinctFaults.of(hypothesis)];
     }
 
     private LinearPrediction[] learnt(DistinctFaults all) {
@@ -327,8 +330,8 @@ public final class MeasurementModel {
   private static boolean somewhere(Change change) {
     return change instanceof Change.ToCase leak
         && leak.logSpread() > 0
-        && leak.position() > POSITION_SD
-        && leak.position() < 1 - POSITION_SD;
+        && leak.position() >= NEAR_END
+        && leak.position() <= 1 - NEAR_END;
   }
 
   private static List<Change> moved(List<Change> changes, double by) {
@@ -336,7 +339,10 @@ public final class MeasurementModel {
         .map(
             c ->
                 somewhere(c) && c instanceof Change.ToCase leak
-                    ? Change.leak(leak.branch(), leak.position() + by, leak.ohms())
+                    ? Change.leak(
+                            leak.branch(),
+                            Math.min(1, Math.max(0, leak.position() + by)),
+                            leak.ohms())
                         .spread(leak.logSpread())
                     : c)
         .toList();

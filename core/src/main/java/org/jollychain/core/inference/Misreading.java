@@ -100,7 +100,9 @@ sealed interface Misreading {
     static final double SHARE = 0.3;
 
     /** How large they are on average, as a share of the supply's volts. */
-    private static final double MEAN_SHARE = 0.25;
+    private static final double MEAN_SHARE = 0.3;
+
+    private static final double LARGEST_SHARE = 0.9;
 
     @Override
     public ReadingLikelihood.Explained explained() {
@@ -110,6 +112,9 @@ sealed interface Misreading {
     @Override
     public double density(Figure f) {
       double mean = MEAN_SHARE * f.sourceVolts;
+      if (Math.abs(f.value) > LARGEST_SHARE * f.sourceVolts) {
+        return 0;
+      }
       return AS_READ * SHARE * f.line.floating() * Math.exp(-Math.abs(f.value) / mean) / mean;
     }
   }
@@ -136,10 +141,10 @@ sealed interface Misreading {
   /** A probe beside the tab: no volts. Of ohms, leads that touch: a short that is none. */
   record NoContact() implements Misreading {
 
-    static final double SHARE = 0.002;
+    static final double SHARE = 0.0012;
 
     /** Of ohms: a part that fails its own test has failed, so it is thought of least. */
-    static final double OPEN_LEADS = 0.0006;
+    static final double OPEN_LEADS = 0.0003;
 
     private static final double FALSE_SHORT = 0.00005;
     private static final double SMALLEST_VARIANCE = 1e-4;
@@ -162,7 +167,7 @@ sealed interface Misreading {
   record Anything() implements Misreading {
 
     static final double SHARE = 0.003;
-    private static final double OHMS_SHARE = 0.001;
+    private static final double OHMS_SHARE = 0.0002;
     private static final double SMALLEST_OHMS = 0.05;
     private static final double LARGEST_SHARE = 1.2;
 

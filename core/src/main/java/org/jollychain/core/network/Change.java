@@ -93,7 +93,7 @@ public sealed interface Change {
         return this;
       }
       double by = Math.exp(logSpread * deviate);
-      if (!emfFactor.equals(Complex.ONE)) {
+      if (addedOhms == 0 && !emfFactor.equals(Complex.ONE)) {
         return source(branch, emfFactor.times(by));
       }
       return addedOhms > 0

@@ -209,7 +209,11 @@ public final class Sensitivities {
       }
     }
     for (Change change : solution.changes()) {
-      if (change instanceof Change.InBranch c && c.logSpread() > 0 && c.movesSource()) {
+      // where ohms are added too, it is those that spread
+      if (change instanceof Change.InBranch c
+          && c.logSpread() != 0
+          && c.addedOhms() == 0
+          && c.movesSource()) {
         Complex emf = c.emf(solution.network().branch(c.branch()).emf());
         int row = solution.network().rowOfBranch(c.branch());
         slope = slope.minus(Solution.at(response, row).times(emf).times(c.logSpread()));

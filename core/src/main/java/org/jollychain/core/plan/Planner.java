@@ -7,7 +7,11 @@ import java.util.Optional;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.fault.Fault;
+import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.sequencing.TwoStepLookahead;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -15,6 +19,9 @@ import org.jollychain.core.sheet.Sheet;
  * first plan. Safe for use by many threads.
  */
 public final class Planner {
+
+  /** From here on it is too likely that power does harm. */
+  private static final double UNSAFE = 0.3;
 
   private final Diagnosis diagnosis;
   private final Sheet sheet;
@@ -93,7 +100,37 @@ public final class Planner {
   }
 
   private PlanningProblem problem(Diagnosis.Opinion opinion, Policy policy) {
-    return new PlanningProblem(sheet, questions, outcomeModels(), policy, opinion.beliefs());
+    Policy safe = unsafe(opinion) ? policy.withoutPower() : policy;
+    return new PlanningProblem(sheet, questions, outcomeModels(), safe, opinion.beliefs());
+  }
+
+  /**
+   * Whether nobody should put power on again: something is likely shorted, grounded, or a guard of
+   * a door welded.
+   */
+  private boolean unsafe(Diagnosis.Opinion opinion) {
+    double likely =
+        opinion.beliefs().stream()
+            .filter(b -> b.hypothesis().ofParts().anyMatch(this::unsafe))
+            .mapToDouble(Posterior.Entry::probability)
+            .sum();
+    return likely > UNSAFE;
+  }
+
+  private boolean unsafe(Fault.OfPart fault) {
+    return switch (fault.mode()) {
+      case CASE_LEAK -> true;
+      case OFF_VALUE_LOW -> sheet.part(fault.part()).actsAsLoad();
+      case STUCK, OPEN ->
+          sheet.part(fault.part()).kind().is(PartKind.Trait.GUARDS_DOOR)
+              && (fault.mode() == FaultMode.STUCK) == !monitors(fault.part());
+      default -> false;
+    };
+  }
+
+  /** A monitor guards by closing. */
+  private boolean monitors(String part) {
+    return sheet.part(part).kind() == PartKind.MONITOR_SWITCH;
   }
 
   private Map<Question, OutcomeModel> outcomeModels() {

@@ -185,10 +185,18 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
   }
 
   private Stream<Question> ofSupply(Set<Question> asked) {
-    long read = questions.supply().stream().filter(asked::contains).count();
-    return policy.livePermit() && read < SUPPLY_READINGS
+    return policy.livePermit() && supplyReadings(asked) < SUPPLY_READINGS
         ? questions.supply().stream()
         : Stream.empty();
+  }
+
+  /** In whatever situation. */
+  private long supplyReadings(Set<Question> asked) {
+    return asked.stream()
+        .flatMap(q -> q.probe().stream())
+        .filter(p -> !p.function().needsDeadCircuit() && !p.function().clamps())
+        .filter(p -> sheet.supplyPoints().containsAll(List.of(p.red(), p.black())))
+        .count();
   }
 
   private Optional<Question> own(Fault.OfPart fault) {

@@ -18,7 +18,9 @@ import org.jollychain.core.network.Probe;
 import org.jollychain.core.sequencing.Distribution;
 import org.jollychain.core.sequencing.TwoStepLookahead;
 import org.jollychain.core.sheet.Access;
+import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.ThermalRating;
 
 /** A plan in words. */
 final class ProposalWriter {
@@ -109,6 +111,11 @@ final class ProposalWriter {
   private String confirmBy() {
     Hypothesis leader = problem.leader();
     Culprit first = leader.first();
+    Optional<Part> byHand = first.part().map(sheet::part).filter(this::buttonToLookAt);
+    if (byHand.isPresent()) {
+      return "Look at the reset button of the %s: out, it has tripped, and what overheated it comes first."
+          .formatted(byHand.get().title());
+    }
     Optional<Question> due = problem.confirming(leader, state.at().made(), false);
     Optional<Question> own =
         leader.supplyFault().isPresent()
@@ -126,7 +133,7 @@ final class ProposalWriter {
       case NOT_ON_SHEET -> "Compare the wiring with the maker's diagram.";
       case FAULTY ->
           leader.supplyFault().isPresent()
-              ? "Have it measured at the outlet and at the breaker, before the unit is opened."
+              ? leader.supplyFault().get().dealtWith(sheet.supply().system())
               : switch (leader.modeOf(first).orElseThrow()) {
                 case NOT_MADE -> "Give the command and see whether the contact closes.";
                 case INTERMITTENT ->
@@ -139,6 +146,19 @@ final class ProposalWriter {
     };
   }
 
+  /** One that is reset by hand has most likely tripped; nobody has looked at its button yet. */
+  private boolean buttonToLookAt(Part part) {
+    boolean byHand =
+        part.thermal().filter(t -> t.reset() == ThermalRating.Reset.MANUAL).isPresent();
+    return byHand
+        && state.at().made().stream().anyMatch(q -> q.part().filter(part.id()::equals).isPresent())
+        && state.at().made().stream()
+            .noneMatch(
+                q ->
+                    q instanceof Question.Look look
+                        && look.part().filter(part.id()::equals).isPresent());
+  }
+
   Plan end(int call, Assessment.Leading leading) {
     boolean found = leading.confirmed();
     String say =
@@ -146,7 +166,7 @@ final class ProposalWriter {
             ? "By its own test: %s. Find what made it fail before it is renewed like for like."
                 .formatted(leading.title())
             : closesAgain(problem.likeliest(call))
-                ? "It points to %s. It has opened by heat and closed again: find what let it overheat."
+                ? "It points to %s. It opened by heat: let it cool, find what let it overheat, then read it again."
                     .formatted(leading.title())
                 : "Most likely by far: %s. %s".formatted(leading.title(), confirmBy());
     return plan(
@@ -154,8 +174,13 @@ final class ProposalWriter {
   }
 
   /** Whether it may have opened by heat and closed again. */
-  private static boolean closesAgain(Hypothesis h) {
-    return h.ofParts().anyMatch(f -> f.mode() == FaultMode.TRIPPED);
+  private boolean closesAgain(Hypothesis h) {
+    return h.ofParts()
+        .anyMatch(
+            f ->
+                f.mode() == FaultMode.TRIPPED
+                    || f.mode() == FaultMode.INTERMITTENT
+                        && sheet.part(f.part()).thermal().isPresent());
   }
 
   Plan nothing() {

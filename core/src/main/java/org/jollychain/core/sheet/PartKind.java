@@ -15,8 +15,8 @@ public enum PartKind {
   CYCLING_THERMOSTAT(Role.LINK, "cycling thermostat", Trait.HEATED_TO_TEST),
   THERMOSTAT(Role.LINK, "thermostat", Trait.CONTROL),
   LIMITER(Role.LINK, "limiter"),
-  DOOR_SWITCH(Role.LINK, "door switch"),
-  MONITOR_SWITCH(Role.LINK, "monitor switch"),
+  DOOR_SWITCH(Role.LINK, "door switch", Trait.GUARDS_DOOR),
+  MONITOR_SWITCH(Role.LINK, "monitor switch", Trait.GUARDS_DOOR),
   FLOOD_SWITCH(Role.LINK, "flood switch"),
   FLOAT_SWITCH(Role.LINK, "float switch"),
   SELECTOR(Role.LINK, "selector"),
@@ -82,6 +82,8 @@ public enum PartKind {
     HEATED_TO_TEST,
     /** Controls: that it stays closed is no sign that it was bypassed. */
     CONTROL,
+    /** Keeps power from what is behind an open door. */
+    GUARDS_DOOR,
     /** Switches a load with contacts that may weld. */
     WELDS,
     /** Its resistance rises as it gets hot. */

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.function.Predicate;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
@@ -18,6 +19,8 @@ import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.quantity.Kebab;
@@ -34,6 +37,7 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
 record FieldCase(String name, Sheet sheet, Optional<String> complaint, JsonNode told) {
 
   private static final Instant START = Instant.parse("2026-03-02T09:00:00Z");
+  private static final double SPREAD = 0.006;
   private static final Map<String, String> FUNCTIONS =
       Map.of(
           "ohms",
@@ -75,6 +79,24 @@ record FieldCase(String name, Sheet sheet, Optional<String> complaint, JsonNode 
       all.add(evidence(all.size() + 1, line.asString().split(" ")));
     }
     return all;
+  }
+
+  /** The same on another unit, with another meter: every figure some per cent off. */
+  List<Evidence> varied(Random random) {
+    return evidence().stream()
+        .map(
+            e ->
+                e instanceof Reading r && r.shown() instanceof Shown.Figure f
+                    ? new Reading(
+                        r.id(), r.probe(), varied(f, random), r.meter(), r.reseated(), r.at())
+                    : e)
+        .map(Evidence.class::cast)
+        .toList();
+  }
+
+  private static Shown varied(Shown.Figure f, Random random) {
+    double steps = Math.rint(f.value() * Math.exp(SPREAD * random.nextGaussian()) / f.resolution());
+    return new Shown.Figure(steps * f.resolution(), f.resolution());
   }
 
   private Evidence evidence(int number, String[] words) {

@@ -147,7 +147,7 @@ class ReadingLikelihoodTest {
     absorb(track, resistance(1e9), ohms(new Shown.OverLimit()));
     absorb(closed, resistance(0.1), ohms(new Shown.OverLimit()));
     assertThat(Math.exp(track.logLikelihood())).isGreaterThan(0.98);
-    assertThat(Math.exp(closed.logLikelihood())).isCloseTo(0.0006, within(1e-6));
+    assertThat(Math.exp(closed.logLikelihood())).isCloseTo(0.0003, within(1e-6));
   }
 
   @Test
