@@ -20,7 +20,7 @@ public final class BaseRates {
 
   static final double SOUND_WITH_COMPLAINT = 0.08;
   static final double SOUND_WITHOUT_COMPLAINT = 0.3;
-  static final double SUPPLY = 0.12;
+  static final double SUPPLY = 0.14;
   static final double NOT_ON_SHEET = 0.01;
 
   /** A second open beside the first: this share of the product of the two. */
@@ -111,7 +111,7 @@ public final class BaseRates {
       case DEAD_LEG -> 0.34;
       case LOW -> 0.2;
       case HIGH -> 0.05;
-      case OPEN_NEUTRAL -> 0.07;
+      case OPEN_NEUTRAL -> 0.05;
       case WRONG_SYSTEM -> 0.05;
       case SWAPPED -> 0.04;
     };

@@ -13,6 +13,7 @@ import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.network.Change;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.sequencing.Distribution;
@@ -180,7 +181,8 @@ final class ProposalWriter {
             f ->
                 f.mode() == FaultMode.TRIPPED
                     || f.mode() == FaultMode.INTERMITTENT
-                        && sheet.part(f.part()).thermal().isPresent());
+                        && sheet.part(f.part()).thermal().isPresent()
+                        && f.changes().equals(List.of(Change.open(f.part()))));
   }
 
   Plan nothing() {
