@@ -49,6 +49,9 @@ public final class Diagnosis {
 
   private static final int MANY = 300;
 
+  /** Where more readings than this make no sense, nothing is looked for that would explain them. */
+  private static final int HOPELESS = 6;
+
   /** Beside the first fault. */
   private static final int MOST_FURTHER = 2;
 
@@ -173,7 +176,7 @@ public final class Diagnosis {
         usual.softness() < SOFT
             && usual.unexplained().size() < Thresholds.USUAL.misfits()
             && !passing;
-    if (fits || usable.size() > MANY) {
+    if (fits || !worthMore(usual)) {
       return usual;
     }
     Posterior soft = weigh(onSoftSupply(), usable, complaint);
@@ -188,23 +191,35 @@ public final class Diagnosis {
     return onSoftSupply.get();
   }
 
+  /** The best order of the evidence, then every further fault that it calls for. */
+  private Posterior weigh(
+      MeasurementModel measurements, List<Evidence> usable, Optional<String> complaint) {
+    HypothesisSpace space = prior(complaint);
+    Posterior posterior = inBestOrder(measurements, usable, space);
+    for (int further = 0; further < MOST_FURTHER && worthMore(posterior); further++) {
+      Optional<HypothesisSpace> wider = FurtherFaults.of(measurements, space, posterior);
+      if (wider.isEmpty()) {
+        return posterior;
+      }
+      space = wider.get();
+      posterior = new Posterior(sheet, measurements, posterior.evidence(), space);
+    }
+    return posterior;
+  }
+
+  /** Neither so much evidence that it takes seconds, nor so little sense in it. */
+  private static boolean worthMore(Posterior posterior) {
+    return posterior.evidence().size() <= MANY && posterior.unexplained().size() <= HOPELESS;
+  }
+
   /**
    * A slip that fits is taken for a reading, and what is read after it for slips. So where the
    * leader leaves several readings unexplained, the evidence is weighed once more with these at the
    * head, as long as that explains it better.
    */
-  private Posterior weigh(
-      MeasurementModel measurements, List<Evidence> usable, Optional<String> complaint) {
-    HypothesisSpace space = prior(complaint);
+  private Posterior inBestOrder(
+      MeasurementModel measurements, List<Evidence> usable, HypothesisSpace space) {
     Posterior posterior = new Posterior(sheet, measurements, usable, space);
-    for (int further = 0; further < MOST_FURTHER && usable.size() <= MANY; further++) {
-      Optional<HypothesisSpace> wider = FurtherFaults.of(measurements, space, posterior);
-      if (wider.isEmpty()) {
-        break;
-      }
-      space = wider.get();
-      posterior = new Posterior(sheet, measurements, usable, space);
-    }
     int looks = usable.size() > MANY ? 0 : MOST_LOOKS;
     for (int again = 0; again < looks; again++) {
       Set<Evidence> unexplained = new LinkedHashSet<>(posterior.unexplained());

@@ -118,12 +118,16 @@ public final class Counterfactuals {
   public Optional<Reading> strongestAgainst(MeasurementModel.Counterfactual bad, double leastNats) {
     Both both = new Both(posterior.believable().get(0), bad);
     double most = leastNats;
+    int bearing = 0;
     Optional<Reading> strongest = Optional.empty();
     for (int i = 0; i < posterior.models().size(); i++) {
       Evidence evidence = posterior.evidence().get(i);
-      if (evidence instanceof Reading reading) {
+      EvidenceModel<?> model = posterior.models().get(i);
+      boolean bears = bearing < MOST_BEARING && (both.touches(model) || both.anchors(model));
+      if (evidence instanceof Reading reading && bears) {
+        bearing++;
         double was = both.speaksFor();
-        both.absorb(posterior.models().get(i));
+        both.absorb(model);
         double speaks = was - both.speaksFor();
         if (speaks > most) {
           most = speaks;

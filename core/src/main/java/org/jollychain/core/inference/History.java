@@ -2,7 +2,10 @@ package org.jollychain.core.inference;
 
 import java.time.Instant;
 import java.util.Comparator;
+import java.util.DoubleSummaryStatistics;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -12,6 +15,8 @@ import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Probe;
+import org.jspecify.annotations.Nullable;
 
 /** The evidence in time: what was read again, and what had been touched before. */
 final class History {
@@ -24,11 +29,21 @@ final class History {
 
   History(List<Evidence> evidence) {
     this.evidence = evidence;
+    Map<Probe, DoubleSummaryStatistics> shown = new HashMap<>();
+    for (Evidence e : evidence) {
+      if (e instanceof Reading r && r.shown() instanceof Shown.Figure f) {
+        shown
+            .computeIfAbsent(r.probe(), p -> new DoubleSummaryStatistics())
+            .accept(Math.abs(f.value()));
+      }
+    }
     this.unsteady =
         evidence.stream()
             .filter(Reading.class::isInstance)
             .map(Reading.class::cast)
-            .filter(r -> r.probe().part().isPresent() && (r.reseated() || changed(r)))
+            .filter(
+                r ->
+                    r.probe().part().isPresent() && (r.reseated() || changed(shown.get(r.probe()))))
             .map(r -> r.probe().part().orElseThrow())
             .collect(Collectors.toSet());
   }
@@ -45,15 +60,8 @@ final class History {
   }
 
   /** Whether the same probe has shown something quite different at another time. */
-  private boolean changed(Reading reading) {
-    return evidence.stream()
-        .anyMatch(
-            e ->
-                e instanceof Reading other
-                    && other.probe().equals(reading.probe())
-                    && other.shown() instanceof Shown.Figure a
-                    && reading.shown() instanceof Shown.Figure b
-                    && Math.abs(a.value()) > MANIFOLD * Math.abs(b.value()));
+  private static boolean changed(@Nullable DoubleSummaryStatistics shown) {
+    return shown != null && shown.getMax() > MANIFOLD * shown.getMin();
   }
 
   /** Places of the evidence as it was taken, a part's readings after re-seating behind the rest. */
