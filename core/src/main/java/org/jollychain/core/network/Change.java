@@ -25,6 +25,11 @@ public sealed interface Change {
    */
   Change drawn(double deviate);
 
+  /** Whether nothing passes any more. */
+  default boolean opens() {
+    return this instanceof InBranch c && c.factor() == 0 && c.addedOhms() == Circuit.OPEN_OHMS;
+  }
+
   static Change open(String branch) {
     return new InBranch(branch, 0, Circuit.OPEN_OHMS, Complex.ONE, 0, 0);
   }

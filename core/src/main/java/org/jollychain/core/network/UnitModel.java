@@ -22,7 +22,8 @@ import org.jollychain.core.sheet.Situation;
 /**
  * A unit of a sheet in every situation, sound or with something changed. Where a command is driven
  * by a load (a relay's coil, a sequencer's heater, a motor's centrifugal switch), its contacts
- * follow that load: they fall out when it stands still, and pull in when a fault lets it run.
+ * follow that load: they fall out when it stands still, and pull in when a fault lets it run. What
+ * a control gives by itself it gives while its own supply is there.
  */
 public final class UnitModel {
 
@@ -44,6 +45,7 @@ public final class UnitModel {
   private final Map<String, Network> networks = new LinkedHashMap<>();
   private final Map<String, Solution> sound = new LinkedHashMap<>();
   private final Map<String, Double> ratedWatts = new LinkedHashMap<>();
+  private final Map<String, Set<String>> controlFeeds = new LinkedHashMap<>();
   private final Map<Chain, Situation> chains = new LinkedHashMap<>();
 
   /** The nominal unit. */
@@ -65,6 +67,9 @@ public final class UnitModel {
         most = fed ? Math.max(most, watts(part, s)) : most;
       }
       ratedWatts.put(part.id(), most);
+    }
+    for (Situation s : sheet.situations().values()) {
+      controlFeeds.put(s.id(), controlFeeds(s));
     }
     for (Path path : sheet.paths().values()) {
       sheet.situations().values().stream()
@@ -91,9 +96,12 @@ public final class UnitModel {
     }
     Network network = networks.get(situation);
     Solution now = network.solve(changes);
+    boolean dark =
+        changes.stream()
+            .anyMatch(c -> c.opens() && controlFeeds.get(situation).contains(c.branch()));
     List<Change> followed = List.of();
     for (int i = 0; i < LONGEST_CHAIN; i++) {
-      List<Change> following = following(sheet.situation(situation), now);
+      List<Change> following = following(sheet.situation(situation), now, dark);
       if (following.equals(followed)) {
         break;
       }
@@ -120,9 +128,59 @@ public final class UnitModel {
     return networks.get(situation);
   }
 
-  /** What driven contacts do otherwise than in the sound unit. */
-  private List<Change> following(Situation situation, Solution now) {
+  /**
+   * What feeds the control itself: with one of these open its relays fall out, and what would feed
+   * it back through them never comes to be.
+   */
+  private Set<String> controlFeeds(Situation situation) {
+    Optional<Part> control =
+        sheet.parts().values().stream()
+            .filter(p -> p.kind() == PartKind.BOARD_SUPPLY)
+            .reduce((a, b) -> a)
+            .filter(p -> situation.supplyOn());
+    List<Change> dropped = dropped(situation);
+    Network network = networks.get(situation.id());
+    if (control.isEmpty() || powerShare(control.get().id(), network.solve(dropped)) < DRIVES_ABOVE) {
+      return Set.of();
+    }
+    Set<String> feeds = new HashSet<>();
+    for (Part part : sheet.parts().values()) {
+      List<Change> open = new ArrayList<>(dropped);
+      open.add(Change.open(part.id()));
+      if (part.actsAsLink()
+          && powerShare(control.get().id(), network.solve(open)) < DRIVES_ABOVE) {
+        feeds.add(part.id());
+      }
+    }
+    return feeds;
+  }
+
+  /** The contacts that wait for the control, open. */
+  private List<Change> dropped(Situation situation) {
     Set<String> given = new HashSet<>(situation.commands());
+    given.removeIf(this::byControlAlone);
+    return sheet.parts().values().stream()
+        .filter(p -> p.actsAsLink() && p.madeWhen().holds(situation.commands()))
+        .filter(p -> !p.madeWhen().holds(given))
+        .map(p -> Change.open(p.id()))
+        .toList();
+  }
+
+  private boolean byControlAlone(String command) {
+    Command known = sheet.commands().get(command);
+    return known.by() == Command.By.CONTROL && known.drivenBy().isEmpty();
+  }
+
+  /**
+   * What driven contacts do otherwise than in the sound unit.
+   *
+   * @param dark whether the control has no supply of its own
+   */
+  private List<Change> following(Situation situation, Solution now, boolean dark) {
+    Set<String> given = new HashSet<>(situation.commands());
+    if (dark) {
+      given.removeIf(this::byControlAlone);
+    }
     for (Command command : sheet.commands().values()) {
       command
           .drivenBy()
