@@ -12,7 +12,8 @@ export const FINDINGS: [value: string, words: string][] = [
   ['broken', 'Broken'],
   ['jammed', 'Jammed'],
   ['no-click', 'No click'],
-  ['reset-out', 'Reset button out']
+  ['reset-out', 'Reset button out'],
+  ['reset-pressed', 'Reset pressed in']
 ];
 
 /** What can be answered to something that is looked at or listened for. */

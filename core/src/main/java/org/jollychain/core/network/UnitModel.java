@@ -140,15 +140,15 @@ public final class UnitModel {
             .filter(p -> situation.supplyOn());
     List<Change> dropped = dropped(situation);
     Network network = networks.get(situation.id());
-    if (control.isEmpty() || powerShare(control.get().id(), network.solve(dropped)) < DRIVES_ABOVE) {
+    if (control.isEmpty()
+        || powerShare(control.get().id(), network.solve(dropped)) < DRIVES_ABOVE) {
       return Set.of();
     }
     Set<String> feeds = new HashSet<>();
     for (Part part : sheet.parts().values()) {
       List<Change> open = new ArrayList<>(dropped);
       open.add(Change.open(part.id()));
-      if (part.actsAsLink()
-          && powerShare(control.get().id(), network.solve(open)) < DRIVES_ABOVE) {
+      if (part.actsAsLink() && powerShare(control.get().id(), network.solve(open)) < DRIVES_ABOVE) {
         feeds.add(part.id());
       }
     }
