@@ -85,7 +85,7 @@ public final class BaseRates {
     return switch (mode) {
       case OPEN -> 0.65;
       case INTERMITTENT -> INTERMITTENT;
-      case CASE_LEAK -> part.caseLeak() ? 0.12 : 0;
+      case CASE_LEAK -> part.caseLeak() ? 0.18 : 0;
       case OFF_VALUE_LOW -> wound ? 0 : 0.07;
       case OFF_VALUE_HIGH -> wound ? 0 : 0.08;
       default -> 0;

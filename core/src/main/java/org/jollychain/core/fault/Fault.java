@@ -147,6 +147,14 @@ public sealed interface Fault {
   /** The supply at fault. */
   record OfSupply(SupplyFault kind, List<Change> changes) implements Fault {
 
+    /** What else hangs on a conductor of the house does no more once the unit is off it. */
+    @Override
+    public List<Change> changesIn(Situation situation) {
+      return situation.supplyOn()
+          ? changes
+          : changes.stream().filter(Change.InBranch.class::isInstance).toList();
+    }
+
     @Override
     public Fault doing(List<Change> other) {
       return new OfSupply(kind, other);

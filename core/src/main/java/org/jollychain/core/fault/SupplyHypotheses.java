@@ -39,7 +39,7 @@ final class SupplyHypotheses {
   private static final double MOST_OF_IT_OHMS = 10;
 
   /** What else hangs on a dead leg (ohm). */
-  private static final double[] NEIGHBOURS_OHMS = {4, 30, 250};
+  private static final double[] NEIGHBOURS_OHMS = {4, 30, 250, 2e3};
 
   private static final double NEIGHBOURS_LOG_SD = 0.6;
 

@@ -10,7 +10,7 @@ import java.util.List;
 public final class IntermittentModel {
 
   /** From one piece of evidence to the next; common practice, no source. */
-  private static final double SWITCHES = 0.1;
+  private static final double SWITCHES = 0.25;
 
   /** Putting a terminal on again makes contact, as a rule; common practice, no source. */
   private static final double RESEATING_HEALS = 0.8;

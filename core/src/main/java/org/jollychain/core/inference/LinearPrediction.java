@@ -13,6 +13,13 @@ package org.jollychain.core.inference;
 public record LinearPrediction(
     double mean, Slopes slopes, double residualVariance, double floating) {
 
+  /** The same with more of its own, one standard deviation in the unit of the function. */
+  LinearPrediction blurred(double sd) {
+    return sd == 0
+        ? this
+        : new LinearPrediction(mean, slopes, residualVariance + sd * sd, floating);
+  }
+
   /** The same, so much of it a ghost. */
   LinearPrediction floating(double share) {
     return share == floating ? this : new LinearPrediction(mean, slopes, residualVariance, share);

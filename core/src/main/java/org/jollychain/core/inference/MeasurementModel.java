@@ -26,6 +26,7 @@ import org.jollychain.core.quantity.Work;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.sheet.Supply;
 
 /**
  * What every reading should be under every fault, as a straight line in the uncertain parameters.
@@ -57,6 +58,9 @@ public final class MeasurementModel {
 
   /** Less than this of the supply's volts is nothing. */
   private static final double NOTHING_SHARE = 0.03;
+
+  /** What a dead supply still shows, as a share of its volts (one standard deviation). */
+  private static final double DEAD_SHARE = 0.012;
 
   /** How much of nothing is a ghost. */
   private static final double PICKED_UP = 0.3;
@@ -223,18 +227,47 @@ public final class MeasurementModel {
           Signature.of(probe, meter, changes, re, im, floating), s -> learnt(changes));
     }
 
+    /** Whether next to nothing is to be read, and that not across a link. */
+    private boolean nothing(double volts) {
+      return probe.function() == MeterFunction.VOLTS_AC
+          && volts < NOTHING_SHARE * sheet.supply().volts()
+          && probe.part().map(sheet::part).filter(Part::actsAsLink).isEmpty();
+    }
+
+    private long unfed(List<Change> changes) {
+      return changes.stream()
+          .filter(c -> c instanceof Change.InBranch b && b.unfeeds())
+          .filter(c -> !c.branch().equals(Supply.conductor("neutral")))
+          .map(Change::branch)
+          .distinct()
+          .count();
+    }
+
+    /** Where no conductor brings anything its terminals show no ghosts, but a volt or two. */
+    private boolean dead(List<Change> changes) {
+      if (!sheet.supplyPoints().containsAll(List.of(probe.red(), probe.black()))) {
+        return false;
+      }
+      long live =
+          sheet.supply().currentTerminals().stream()
+              .filter(t -> !t.equals("neutral") && !t.equals("minus"))
+              .count();
+      return unfed(changes) >= live;
+    }
+
     /**
      * Where there should be nothing, leads pick up a little, and what a dead conductor still shows
      * is a ghost, though what hangs on it ties it down; across one link there is nothing to pick
      * up.
      */
     private double adrift(List<Change> changes, double re, double im, double floating) {
-      boolean nothing =
-          probe.function() == MeterFunction.VOLTS_AC
-              && Math.hypot(re, im) < NOTHING_SHARE * sheet.supply().volts()
-              && probe.part().map(sheet::part).filter(Part::actsAsLink).isEmpty();
-      boolean unfed = changes.stream().anyMatch(c -> c instanceof Change.InBranch b && b.unfeeds());
-      return nothing ? Math.max(unfed ? 1 : PICKED_UP, floating) : floating;
+      if (!nothing(Math.hypot(re, im))) {
+        return floating;
+      }
+      if (dead(changes)) {
+        return PICKED_UP;
+      }
+      return unfed(changes) > 0 ? 1 : Math.max(PICKED_UP, floating);
     }
 
     private LinearPrediction with(List<Change> changes) {
@@ -256,7 +289,12 @@ public final class MeasurementModel {
           ReadingLikelihood.withoutTrifles(
               meter,
               probe.function(),
-              learnt.floating(adrift(changes, learnt.mean(), 0, learnt.floating())));
+              learnt
+                  .floating(adrift(changes, learnt.mean(), 0, learnt.floating()))
+                  .blurred(
+                      dead(changes) && nothing(learnt.mean())
+                          ? DEAD_SHARE * sheet.supply().volts()
+                          : 0));
       synchronized (distinct) {
         for (LinearPrediction other : distinct) {
           if (ReadingLikelihood.alike(meter, probe.function(), line, other)) {

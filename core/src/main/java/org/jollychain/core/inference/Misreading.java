@@ -166,8 +166,8 @@ sealed interface Misreading {
   /** Another point, another situation, a figure misheard: volts evenly, ohms evenly by decade. */
   record Anything() implements Misreading {
 
-    static final double SHARE = 0.003;
-    private static final double OHMS_SHARE = 0.0002;
+    static final double SHARE = 0.0012;
+    private static final double OHMS_SHARE = 0.00006;
     private static final double SMALLEST_OHMS = 0.05;
     private static final double LARGEST_SHARE = 1.2;
 

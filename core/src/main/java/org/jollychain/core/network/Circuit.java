@@ -36,7 +36,7 @@ public final class Circuit {
   /** No source is ideal; without this a loop of two of them would have no solution. */
   private static final double SMALLEST_SOURCE_OHMS = 1e-6;
 
-  private static final double CONTACT_LOG_SD = 0.35;
+  private static final double CONTACT_LOG_SD = 0.38;
   private static final double SOURCE_LOG_SD = 0.7;
   private static final double STRAY_LOG_SD = 0.5;
   private static final double LEG_IMBALANCE = 0.004;

@@ -100,8 +100,8 @@ public final class Planner {
   }
 
   private PlanningProblem problem(Diagnosis.Opinion opinion, Policy policy) {
-    Policy safe = unsafe(opinion) ? policy.withoutPower() : policy;
-    return new PlanningProblem(sheet, questions, outcomeModels(), safe, opinion.beliefs());
+    return new PlanningProblem(
+        sheet, questions, outcomeModels(), policy, opinion.beliefs(), unsafe(opinion));
   }
 
   /**

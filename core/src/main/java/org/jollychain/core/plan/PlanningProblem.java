@@ -47,20 +47,24 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
   private final CandidateTests questions;
   private final Map<Question, OutcomeModel> outcomeModels;
   private final Policy policy;
+  private final boolean unsafe;
   private final List<Culprit> culprits = new ArrayList<>();
   private final List<Hypothesis> likeliest = new ArrayList<>();
   private final Distribution believed;
 
   /**
    * @param beliefs the most probable first
+   * @param unsafe whether nobody should put power on
    */
   PlanningProblem(
       Sheet sheet,
       CandidateTests questions,
       Map<Question, OutcomeModel> outcomeModels,
       Policy policy,
-      List<Posterior.Entry> beliefs) {
+      List<Posterior.Entry> beliefs,
+      boolean unsafe) {
     this.sheet = sheet;
+    this.unsafe = unsafe;
     this.questions = questions;
     this.outcomeModels = outcomeModels;
     this.policy = policy;
@@ -180,7 +184,7 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
                             : Stream.concat(own(f).stream(), reseated(f).stream()));
     return tests
         .filter(q -> outcomeModels.containsKey(q) && !asked.contains(q))
-        .filter(q -> reached(q) && !skipped(q))
+        .filter(q -> reached(q) && !skipped(q) && !powers(q))
         .findFirst();
   }
 
@@ -243,8 +247,16 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     return true;
   }
 
+  /** Whether it would put power on where nobody should. */
+  private boolean powers(Question question) {
+    return unsafe && sheet.situation(question.situation()).supplyOn();
+  }
+
   /** Whether method and permit have it; what is put on again is only for a suspect. */
   private boolean allowed(Question question) {
+    if (powers(question)) {
+      return false;
+    }
     if (!(question instanceof Question.Measure m)) {
       return true;
     }

@@ -28,11 +28,6 @@ public record Policy(
     return new Policy(method, order, livePermit, TimeCosts.USUAL, Set.of(), Set.of(), Set.of());
   }
 
-  /** The same job with the power left off. */
-  public Policy withoutPower() {
-    return new Policy(method, order, false, costs, unreachable, skipped, opened);
-  }
-
   /** The same job measured otherwise. */
   public Policy by(Method other) {
     return new Policy(other, order, livePermit, costs, unreachable, skipped, opened);

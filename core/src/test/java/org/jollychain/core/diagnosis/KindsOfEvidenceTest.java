@@ -116,9 +116,9 @@ class KindsOfEvidenceTest {
       for (int i = 0; i < 3; i++) {
         boolean isThere = (way >> i & 1) == 1;
         boolean wasThere = i > 0 && (way >> (i - 1) & 1) == 1;
-        double vanishes = i == 2 ? 0.8 : 0.1;
+        double vanishes = i == 2 ? 0.8 : 0.25;
         if (i > 0) {
-          p *= wasThere ? (isThere ? 1 - vanishes : vanishes) : isThere ? 0.1 : 0.9;
+          p *= wasThere ? (isThere ? 1 - vanishes : vanishes) : isThere ? 0.25 : 0.75;
         }
         p *= isThere ? there[i] : gone[i];
       }

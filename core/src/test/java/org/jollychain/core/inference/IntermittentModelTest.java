@@ -14,7 +14,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class IntermittentModelTest {
 
-  private static final double SWITCHES = 0.1;
+  private static final double SWITCHES = 0.25;
   private static final double HEALS = 0.8;
 
   /** Sums over every way the fault may have come and gone, one by one: two to the power of n. */

@@ -35,7 +35,12 @@ class FixedSequencesTest {
     Policy policy = Policy.of(Method.MIXED, order, live);
     PlanningProblem problem =
         new PlanningProblem(
-            sheet, questions, Map.of(), policy, diagnosis.beliefs(List.of(), Optional.empty()));
+            sheet,
+            questions,
+            Map.of(),
+            policy,
+            diagnosis.beliefs(List.of(), Optional.empty()),
+            false);
     Set<Question> may = new LinkedHashSet<>(questions.all());
     may.removeIf(q -> !live && q instanceof Question.Measure && live(sheet, q));
     List<Question> asked = new ArrayList<>();

@@ -13,6 +13,7 @@ import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.network.Change;
@@ -68,6 +69,19 @@ class PlannerTest {
     assertThat(plan.next()).isNotEmpty();
     for (Proposal p : plan.next()) {
       assertThat(p.function().isPresent() && DRYER.situation(p.situation()).supplyOn()).isFalse();
+    }
+  }
+
+  /** A ground fault: power would trip the supply, or make the case live. */
+  @Test
+  void no_power_is_proposed_once_something_is_likely_grounded() {
+    Reading toCase = read.entry("ohms", Optional.empty(), "isolated", List.of(), "C3-PE 3.2");
+    for (Method method : List.of(Method.MIXED, Method.LIVE_DROPS)) {
+      Plan plan = plan(Policy.of(method, Order.BEST_VALUE, true), toCase);
+      assertThat(plan.next())
+          .allSatisfy(
+              p -> assertThat(DRYER.situation(p.situation()).supplyOn()).as("%s", p).isFalse());
+      assertThat(plan.confirmBy()).doesNotContain("volts");
     }
   }
 

@@ -31,7 +31,8 @@ class PlanningProblemTest {
           new CandidateTests(DIAGNOSIS.unit()),
           OUTCOMES,
           Policy.usual(true),
-          BELIEFS);
+          BELIEFS,
+          false);
 
   private static double sum(double[] shares) {
     double sum = 0;
