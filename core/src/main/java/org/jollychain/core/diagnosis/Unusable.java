@@ -67,7 +67,7 @@ final class Unusable {
                   sheet.supply().dc() ? "direct-current" : "alternating-current",
                   MeterFunction.voltsOf(sheet.supply()).word()));
     }
-    return silentBySight(r)
+    return buzzerIsBlind(r)
         ? flag(
             Flag.Kind.BUZZER,
             r,
@@ -77,7 +77,7 @@ final class Unusable {
   }
 
   /** Silence, or OL beside it, across what has more ohms than the buzzer minds. */
-  private boolean silentBySight(Reading r) {
+  private boolean buzzerIsBlind(Reading r) {
     boolean silent =
         r.shown() instanceof Shown.OverLimit || r.shown() instanceof Shown.Buzzer b && !b.sounds();
     if (r.probe().function() != MeterFunction.CONTINUITY || !silent) {
