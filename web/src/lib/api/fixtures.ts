@@ -1,6 +1,7 @@
 import type {
   Assessment,
   Complaint,
+  Drawing,
   Entry,
   JobView,
   Part,
@@ -217,3 +218,15 @@ export const pathTests: PathTests[] = [
     ]
   }
 ];
+
+/** The same heater drawn: both parts in one row. */
+export const drawing: Drawing = {
+  path: 'heat',
+  columns: 2,
+  rows: 1,
+  spots: ['L', 'A', 'N'].map((point, column) => ({ point, column, row: 0, top: 0, bottom: 0 })),
+  parts: [
+    { part: 'limit', row: 0, from: 0, to: 1, at: 0.5 },
+    { part: 'element', row: 0, from: 1, to: 2, at: 1.5 }
+  ]
+};

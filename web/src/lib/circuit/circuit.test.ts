@@ -1,22 +1,11 @@
 import { render, screen } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { Answer, Drawing } from '../api/client';
+import type { Answer } from '../api/client';
 import * as fixtures from '../api/fixtures';
 import CircuitDrawing from './CircuitDrawing.svelte';
 import { brief, layout, wrap } from './layout';
 import { asFile } from './svgFile';
-
-const drawing: Drawing = {
-  path: 'heat',
-  columns: 2,
-  rows: 1,
-  spots: ['L', 'A', 'N'].map((point, column) => ({ point, column, row: 0, top: 0, bottom: 0 })),
-  parts: [
-    { part: 'limit', row: 0, from: 0, to: 1, at: 0.5 },
-    { part: 'element', row: 0, from: 1, to: 2, at: 1.5 }
-  ]
-};
 
 const sheet = fixtures.sheet({
   points: Object.fromEntries(['L', 'A', 'N'].map((id) => [id, { id, title: `Point ${id}` }])),
@@ -47,7 +36,7 @@ const answer: Answer = {
 };
 
 const props = () => ({
-  drawing,
+  drawing: fixtures.drawing,
   sheet,
   answer,
   supposed: new Set(['limit']),
@@ -92,8 +81,8 @@ describe('the drawn circuit', () => {
 
 describe('the layout', () => {
   it('keeps columns wide enough to read and scrolls where there is no room', () => {
-    expect(layout({ ...drawing, columns: 40 }, 800).width).toBeGreaterThan(2000);
-    expect(layout({ ...drawing, columns: 2 }, 800).column).toBe(128);
+    expect(layout({ ...fixtures.drawing, columns: 40 }, 800).width).toBeGreaterThan(2000);
+    expect(layout({ ...fixtures.drawing, columns: 2 }, 800).column).toBe(128);
   });
 
   it('breaks labels into lines and keeps a number with its word', () => {

@@ -1,20 +1,10 @@
 import { render, screen, waitFor, within } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { api, type Answer, type Drawing, Problem, type SheetRevision } from '../../lib/api/client';
-import { sheet } from '../../lib/api/fixtures';
+import { api, type Answer, Problem, type SheetRevision } from '../../lib/api/client';
+import { drawing, sheet } from '../../lib/api/fixtures';
 import CircuitTab from './CircuitTab.svelte';
 
-const drawing: Drawing = {
-  path: 'heat',
-  columns: 2,
-  rows: 1,
-  spots: ['L', 'A', 'N'].map((point, column) => ({ point, column, row: 0, top: 0, bottom: 0 })),
-  parts: [
-    { part: 'limit', row: 0, from: 0, to: 1, at: 0.5 },
-    { part: 'element', row: 0, from: 1, to: 2, at: 1.5 }
-  ]
-};
 const revision: SheetRevision = {
   key: 'heater',
   revision: 2,

@@ -11,6 +11,7 @@
   import { api, type Forecast, type Policy, reason } from '../../../lib/api/client';
   import { duration } from '../../../lib/format/format';
   import type { Failure } from '../JobSession.svelte';
+  import { Attempt } from './attempt.svelte';
   import { METHODS, ORDERS } from '../../../lib/assessment/policy';
 
   /** How the job is done from here: permit, method, order, the price of live work, what is given up. */
@@ -37,8 +38,7 @@
 
   let forecast = $state.raw<Forecast[]>();
   let unreckoned = $state('');
-  let error = $state('');
-  let sending = $state(false);
+  const attempt = new Attempt();
 
   api
     .forecast(untrack(() => job))
@@ -49,20 +49,17 @@
   const price = $derived(Number(exposure.replace(',', '.')));
   const wrong = $derived(!Number.isFinite(price) || price < 0 || price > 1000 || exposure.trim() === '');
 
-  async function keep() {
-    if (wrong || sending) return;
-    sending = true;
-    const failure = await onkeep(permit, {
+  function keep() {
+    if (wrong) return;
+    const kept: Policy = {
       ...policy,
       method: method as NonNullable<Policy['method']>,
       order: order as NonNullable<Policy['order']>,
       exposureMinutes: price,
       unreachable,
       skipped
-    });
-    sending = false;
-    if (failure) error = failure.why;
-    else onclose();
+    };
+    void attempt.make(() => onkeep(permit, kept), onclose);
   }
 </script>
 
@@ -72,7 +69,7 @@
   modalHeading="How this job is done"
   primaryButtonText="Plan so"
   secondaryButtonText="As it was"
-  primaryButtonDisabled={wrong || sending}
+  primaryButtonDisabled={wrong || attempt.sending}
   hasForm
   on:click:button--secondary={onclose}
   on:close={onclose}
@@ -129,7 +126,7 @@
         <button type="button" class="quiet-button" onclick={() => (skipped = [])}>Propose them again</button>
       </p>
     {/if}
-    {#if error}<p class="failed" role="alert">{error}</p>{/if}
+    {#if attempt.error}<p class="failed" role="alert">{attempt.error}</p>{/if}
   </div>
 </Modal>
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Modal, TextInput } from 'carbon-components-svelte';
   import type { Failure } from '../JobSession.svelte';
+  import { Attempt } from './attempt.svelte';
 
   /** Why a piece of evidence no longer counts. Stays open, with the reason, until that is saved. */
   let {
@@ -9,16 +10,10 @@
   }: { onstrike: (why: string) => Promise<Failure | undefined>; onclose: () => void } = $props();
 
   let why = $state('');
-  let error = $state('');
-  let sending = $state(false);
+  const attempt = new Attempt();
 
-  async function strike() {
-    if (sending || why.trim() === '') return;
-    sending = true;
-    const failure = await onstrike(why);
-    sending = false;
-    if (failure) error = failure.why;
-    else onclose();
+  function strike() {
+    if (why.trim() !== '') void attempt.make(() => onstrike(why), onclose);
   }
 </script>
 
@@ -28,7 +23,7 @@
   modalHeading="Strike this out?"
   primaryButtonText="Strike out"
   secondaryButtonText="Keep it"
-  primaryButtonDisabled={sending || why.trim() === ''}
+  primaryButtonDisabled={attempt.sending || why.trim() === ''}
   selectorPrimaryFocus="#strike-why"
   shouldSubmitOnEnter
   on:click:button--secondary={onclose}
@@ -43,7 +38,7 @@
     bind:value={why}
     maxlength={500}
   />
-  {#if error}<p class="failed" role="alert">{error}</p>{/if}
+  {#if attempt.error}<p class="failed" role="alert">{attempt.error}</p>{/if}
 </Modal>
 
 <style>

@@ -2,6 +2,7 @@
   import type { JobView, Staircase } from '../../../../lib/api/client';
   import ChainStrip from '../../../../lib/chain/ChainStrip.svelte';
   import StaircaseChart from '../../../../lib/chain/StaircaseChart.svelte';
+  import Choices from '../../../../lib/controls/Choices.svelte';
   import { words } from '../../../../lib/format/format';
   import type { JobSession } from '../../JobSession.svelte';
   import ChainTable from './ChainTable.svelte';
@@ -31,12 +32,13 @@
       disabled={!session.live}
       onclick={() => onselect(SUPPLY)}>Supply <b>{words(view.assessment.supply.verdict)}</b></button
     >
-    <div class="views" role="group" aria-label="View">
-      {#each view.assessment.paths as other, i (other.id)}
-        <button type="button" aria-pressed={session.pathIndex === i} onclick={() => session.showPath(i)}
-          >{other.title}</button
-        >
-      {/each}
+    <div class="views">
+      <Choices
+        label="Path"
+        options={view.assessment.paths.map((other) => other.title)}
+        chosen={session.pathIndex}
+        onchoose={(i) => session.showPath(i)}
+      />
       <button type="button" aria-pressed={asTable} onclick={() => (asTable = !asTable)}>Table</button>
     </div>
   </header>

@@ -78,8 +78,9 @@ public final class FaultStudy {
             .toList();
     this.doubles =
         all.stream().filter(h -> h.manifold() && h.ofParts().count() == h.faults().size()).toList();
-    this.live = new StudyProbes(nominal).live();
-    this.isolated = new StudyProbes(nominal).isolated();
+    StudyProbes probes = new StudyProbes(nominal);
+    this.live = probes.live();
+    this.isolated = probes.isolated();
   }
 
   /**

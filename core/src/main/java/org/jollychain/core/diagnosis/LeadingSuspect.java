@@ -128,9 +128,7 @@ final class LeadingSuspect {
 
   /** One that is reset by hand has tripped, until its button was looked at or pressed. */
   private boolean mayHaveTripped(Part part, FaultMode mode) {
-    boolean byHand =
-        part.thermal().filter(t -> t.reset() == ThermalRating.Reset.MANUAL).isPresent();
-    return byHand
+    return part.comesBack(ThermalRating.Reset.MANUAL)
         && mode == FaultMode.OPEN
         && posterior.evidence().stream()
             .noneMatch(
@@ -142,9 +140,8 @@ final class LeadingSuspect {
 
   /** A limit that is open just after running may be hot: it is to cool, and read again. */
   private boolean mayBeHot(Part part, FaultMode mode, Reading r) {
-    boolean resets = part.thermal().filter(t -> t.reset() == ThermalRating.Reset.AUTO).isPresent();
     boolean opened = mode == FaultMode.OPEN || mode == FaultMode.INTERMITTENT;
-    return resets
+    return part.comesBack(ThermalRating.Reset.AUTO)
         && opened
         && r.probe().celsius().isEmpty()
         && posterior.evidence().stream().anyMatch(e -> heated(e) && justBefore(e, r));

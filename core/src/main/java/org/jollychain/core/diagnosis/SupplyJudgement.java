@@ -76,7 +76,7 @@ final class SupplyJudgement {
                 : SupplyVerdict.UNMEASURED);
     blamed
         .flatMap(v -> Kebab.read(SupplyFault.class, v.toString()))
-        .ifPresent(f -> because.add(f.dealtWith(sheet.supply().system())));
+        .ifPresent(f -> because.add(SupplyAdvice.of(f, sheet.supply().system())));
     if (because.isEmpty()) {
       because.add("No supply reading yet.");
     }

@@ -244,7 +244,7 @@ final class Verdicts {
         .flatMap(w -> w.hypothesis().intermittent().stream())
         .filter(f -> f.part().equals(part))
         .findFirst()
-        .filter(f -> !f.changes().equals(List.of(Change.open(part))))
+        .filter(f -> !f.opens())
         .isPresent();
   }
 

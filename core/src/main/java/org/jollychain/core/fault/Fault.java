@@ -69,6 +69,11 @@ public sealed interface Fault {
       return new OfPart(part, mode, other, presence);
     }
 
+    /** Whether it passes nothing, while it is there. */
+    public boolean opens() {
+      return changes.stream().allMatch(Change::opens);
+    }
+
     /** The same fault, there at other times. */
     public OfPart present(Presence when) {
       return new OfPart(part, mode, changes, when);

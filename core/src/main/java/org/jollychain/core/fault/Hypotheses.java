@@ -39,16 +39,21 @@ public final class Hypotheses {
 
   private final Sheet sheet;
   private final UnitModel unit;
-  private final Map<String, Double> loopOhms = new LinkedHashMap<>();
-  private final Map<String, Double> largestAmperes = new LinkedHashMap<>();
+  private final Map<String, Loop> loops = new LinkedHashMap<>();
   private final Map<String, List<String>> loads = new LinkedHashMap<>();
+
+  /** What a link is in series with (ohm), and the most it carries (A). */
+  private record Loop(double ohms, double amperes) {
+
+    private static final Loop NONE = new Loop(0, 0);
+  }
 
   public Hypotheses(UnitModel unit) {
     this.unit = unit;
     this.sheet = unit.sheet();
     for (Part part : sheet.parts().values()) {
       if (part.actsAsLink()) {
-        loopOhms.put(part.id(), seenBy(part));
+        loops.put(part.id(), seenBy(part));
         loads.put(part.id(), feeds(part));
       }
     }
@@ -60,12 +65,12 @@ public final class Hypotheses {
    * that never carries any.
    */
   public double loopOhms(String link) {
-    return loopOhms.getOrDefault(link, 0.0);
+    return loops.getOrDefault(link, Loop.NONE).ohms;
   }
 
   /** The most it carries in any situation (A). */
   double largestAmperes(String link) {
-    return largestAmperes.getOrDefault(link, 0.0);
+    return loops.getOrDefault(link, Loop.NONE).amperes;
   }
 
   /** The loads whose current a link carries in some situation. */
@@ -223,7 +228,7 @@ public final class Hypotheses {
     return h -> unit.shows(complaint, h.changesIn(situation));
   }
 
-  private double seenBy(Part link) {
+  private Loop seenBy(Part link) {
     double ohms = 0;
     double largest = 0;
     for (Situation live : sheet.situations().values()) {
@@ -234,8 +239,7 @@ public final class Hypotheses {
         ohms = open.volts(link.from()).minus(open.volts(link.to())).abs() / amperes;
       }
     }
-    largestAmperes.put(link.id(), largest);
-    return largest > SMALLEST_AMPERES ? ohms : 0;
+    return new Loop(largest > SMALLEST_AMPERES ? ohms : 0, largest);
   }
 
   private List<String> feeds(Part link) {

@@ -6,7 +6,6 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import org.jollychain.core.network.Change;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Part;
@@ -34,9 +33,9 @@ final class OpenPairs {
         singles.stream()
             .filter(
                 h ->
-                    sheet.parts().containsKey(partOf(h))
-                        && h.modeOf(partOf(h)).filter(m -> m == FaultMode.OPEN).isPresent()
-                        && h.faults().get(0).changes().equals(List.of(Change.open(partOf(h)))))
+                    h.faults().get(0) instanceof Fault.OfPart p
+                        && p.mode() == FaultMode.OPEN
+                        && p.opens())
             .toList();
     double total = singles.stream().mapToDouble(Hypothesis::prior).sum();
     Set<Set<String>> chained = new LinkedHashSet<>();

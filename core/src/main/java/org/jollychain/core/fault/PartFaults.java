@@ -129,9 +129,7 @@ final class PartFaults {
   private void trips() {
     double weight = BaseRates.weight(part) * BaseRates.share(part, FaultMode.TRIPPED);
     Presence presence =
-        part.thermal().filter(t -> t.reset() == ThermalRating.Reset.AUTO).isPresent()
-            ? Presence.WHEN_LIVE
-            : Presence.ALWAYS;
+        part.comesBack(ThermalRating.Reset.AUTO) ? Presence.WHEN_LIVE : Presence.ALWAYS;
     List<Part> poles =
         sheet.parts().values().stream().filter(p -> p == part || together(p)).toList();
     if (weight > 0 && poles.get(0) == part) {

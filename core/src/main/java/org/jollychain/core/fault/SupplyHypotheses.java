@@ -54,10 +54,7 @@ final class SupplyHypotheses {
 
   private SupplyHypotheses(Sheet sheet) {
     this.sheet = sheet;
-    this.live =
-        sheet.supply().currentTerminals().stream()
-            .filter(t -> !t.equals("neutral") && !t.equals("minus"))
-            .toList();
+    this.live = sheet.supply().lines();
   }
 
   static List<Hypothesis> of(Sheet sheet) {

@@ -35,14 +35,20 @@ public final class FurtherFaults {
   /** A fault explains what it makes so much likelier (nat). */
   private static final double EXPLAINS_NATS = 1.5;
 
-  private final MeasurementModel measurements;
+  private final List<Hypothesis> singles;
+  private final double faulty;
   private final HypothesisSpace space;
   private final Posterior posterior;
   private final List<Hypothesis> more = new ArrayList<>();
   private final List<Integer> like = new ArrayList<>();
 
   private FurtherFaults(MeasurementModel measurements, HypothesisSpace space, Posterior posterior) {
-    this.measurements = measurements;
+    this.singles = measurements.hypotheses();
+    this.faulty =
+        singles.stream()
+            .filter(h -> h.kind() == Hypothesis.Kind.FAULTY)
+            .mapToDouble(Hypothesis::prior)
+            .sum();
     this.space = space;
     this.posterior = posterior;
   }
@@ -69,47 +75,51 @@ public final class FurtherFaults {
   }
 
   private void extend(Posterior.Entry entry) {
+    Map<Culprit, Integer> grades = new HashMap<>();
+    explaining(entry).entrySet().stream()
+        .sorted(Map.Entry.<Integer, Double>comparingByValue(Comparator.reverseOrder()))
+        .map(e -> singles.get(e.getKey()))
+        .filter(single -> grades.merge(single.first(), 1, Integer::sum) <= MOST_GRADES)
+        .limit(MOST_FAULTS)
+        .forEach(single -> add(entry, single));
+  }
+
+  /** The single faults that explain what an explanation leaves open, by how well (nat). */
+  private Map<Integer, Double> explaining(Posterior.Entry entry) {
     Set<Culprit> blamed = entry.hypothesis().culprits().collect(Collectors.toSet());
-    List<Hypothesis> singles = measurements.hypotheses();
-    double faulty =
-        singles.stream()
-            .filter(h -> h.kind() == Hypothesis.Kind.FAULTY)
-            .mapToDouble(Hypothesis::prior)
-            .sum();
     Map<Integer, Double> explaining = new HashMap<>();
-    for (int at = 0; at < posterior.evidence().size(); at++) {
+    for (int at = 0; at < posterior.models().size(); at++) {
       Evidence evidence = posterior.evidence().get(at);
-      if (posterior.explained(entry, evidence) == ReadingLikelihood.Explained.AS_SLIP) {
-        double without = alone(posterior.models().get(at), entry.hypothesis(), entry.index());
-        for (int i = 0; i < singles.size(); i++) {
-          Hypothesis single = singles.get(i);
-          if (single.kind() == Hypothesis.Kind.FAULTY
-              && single.faults().size() == 1
-              && single.intermittent().isEmpty()
-              && single.culprits().noneMatch(blamed::contains)) {
-            double with = alone(posterior.models().get(at), single, i);
-            if (with > without + EXPLAINS_NATS) {
-              explaining.merge(i, Math.log(single.prior()) + with - without, Math::max);
-            }
+      if (posterior.explained(entry, evidence) != ReadingLikelihood.Explained.AS_SLIP) {
+        continue;
+      }
+      EvidenceModel<?> model = posterior.models().get(at);
+      double without = alone(model, entry.hypothesis(), entry.index());
+      for (int i = 0; i < singles.size(); i++) {
+        Hypothesis single = singles.get(i);
+        if (mayBeAdded(single) && single.culprits().noneMatch(blamed::contains)) {
+          double gain = alone(model, single, i) - without;
+          if (gain > EXPLAINS_NATS) {
+            explaining.merge(i, Math.log(single.prior()) + gain, Math::max);
           }
         }
       }
     }
-    Map<Culprit, Integer> grades = new HashMap<>();
-    explaining.entrySet().stream()
-        .sorted(Map.Entry.<Integer, Double>comparingByValue(Comparator.reverseOrder()))
-        .filter(e -> grades.merge(singles.get(e.getKey()).first(), 1, Integer::sum) <= MOST_GRADES)
-        .limit(MOST_FAULTS)
-        .forEach(
-            e -> {
-              Hypothesis single = singles.get(e.getKey());
-              List<Fault> both = new ArrayList<>(entry.hypothesis().faults());
-              both.addAll(single.faults());
-              double prior =
-                  space.all().get(entry.index()).prior() * SECOND * single.prior() / faulty;
-              more.add(new Hypothesis(Hypothesis.Kind.FAULTY, List.copyOf(both), prior));
-              like.add(entry.index());
-            });
+    return explaining;
+  }
+
+  private static boolean mayBeAdded(Hypothesis single) {
+    return single.kind() == Hypothesis.Kind.FAULTY
+        && single.faults().size() == 1
+        && single.intermittent().isEmpty();
+  }
+
+  private void add(Posterior.Entry entry, Hypothesis single) {
+    List<Fault> both = new ArrayList<>(entry.hypothesis().faults());
+    both.addAll(single.faults());
+    double prior = space.all().get(entry.index()).prior() * SECOND * single.prior() / faulty;
+    more.add(new Hypothesis(Hypothesis.Kind.FAULTY, List.copyOf(both), prior));
+    like.add(entry.index());
   }
 
   /** The logarithm of the likelihood of one piece of evidence by itself. */

@@ -14,7 +14,6 @@ import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
-import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Probe;
 import org.jspecify.annotations.Nullable;
 
@@ -55,8 +54,7 @@ final class History {
    */
   boolean mayComeAndGo(Hypothesis h) {
     Fault.OfPart fault = h.intermittent().orElseThrow();
-    return fault.changes().equals(List.of(Change.open(fault.part())))
-        || unsteady.contains(fault.part());
+    return fault.opens() || unsteady.contains(fault.part());
   }
 
   /** Whether the same probe has shown something quite different at another time. */

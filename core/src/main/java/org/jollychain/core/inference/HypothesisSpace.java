@@ -77,7 +77,7 @@ public final class HypothesisSpace {
     return h.faults().stream().filter(Fault.Resting.class::isInstance).toList();
   }
 
-  public List<Hypothesis> all() {
+  List<Hypothesis> all() {
     return all;
   }
 
@@ -87,7 +87,7 @@ public final class HypothesisSpace {
    * @param more what is added
    * @param like for each the place of one of these that is like it
    */
-  public HypothesisSpace and(List<Hypothesis> more, List<Integer> like) {
+  HypothesisSpace and(List<Hypothesis> more, List<Integer> like) {
     List<Hypothesis> every = new ArrayList<>(all);
     every.addAll(more);
     int[] places = Arrays.copyOf(standIn, every.size());
@@ -102,7 +102,7 @@ public final class HypothesisSpace {
   }
 
   /** The place among those of the sheet of a hypothesis, or of one that is like it. */
-  public int standIn(int index) {
+  int standIn(int index) {
     return standIn[index];
   }
 

@@ -23,10 +23,8 @@ import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.quantity.Work;
-import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
-import org.jollychain.core.sheet.Supply;
 
 /**
  * What every reading should be under every fault, as a straight line in the uncertain parameters.
@@ -55,15 +53,6 @@ public final class MeasurementModel {
 
   /** So many lines of changes nobody has a hypothesis of are kept for a probe. */
   private static final int MOST_LINES_KEPT = 20_000;
-
-  /** Less than this of the supply's volts is nothing. */
-  private static final double NOTHING_SHARE = 0.03;
-
-  /** What a dead supply still shows, as a share of its volts (one standard deviation). */
-  private static final double DEAD_SHARE = 0.012;
-
-  /** How much of nothing is a ghost. */
-  private static final double PICKED_UP = 0.3;
 
   private final Sheet sheet;
   private final UnitModel unit;
@@ -154,22 +143,23 @@ public final class MeasurementModel {
     private final Probe probe;
     private final Meter meter;
     private final Situation situation;
+    private final GhostModel ghosts;
     private final List<LinearPrediction> distinct = new ArrayList<>();
     private final Map<Signature, LinearPrediction> bySignature = new ConcurrentHashMap<>();
     private final Map<List<Change>, LinearPrediction> byChanges = new ConcurrentHashMap<>();
     private final Map<Long, LinearPrediction> alsoBad = new ConcurrentHashMap<>();
     private volatile LinearPrediction[] byFault = new LinearPrediction[0];
-    private volatile DistinctFaults distinctFaults;
 
     private Known(Probe probe, Meter meter) {
       this.probe = probe;
       this.meter = meter;
       this.situation = sheet.situation(probe.situation());
+      this.ghosts = new GhostModel(sheet, probe);
     }
 
     /** The line of a hypothesis, by its place where it is one of the sheet's. */
     LinearPrediction of(Hypothesis hypothesis, int index) {
-      return index < hypotheses.size() ? of(index) : with(hypothesis.changesIn(situation));
+      return index < hypotheses.size() ? of(index) : of(hypothesis);
     }
 
     /** The line of one that is not among them. */
@@ -178,25 +168,20 @@ public final class MeasurementModel {
     }
 
     private LinearPrediction of(int hypothesis) {
+      DistinctFaults all = faults(situation);
       LinearPrediction[] lines = byFault;
       if (lines.length == 0) {
-        distinctFaults = faults(situation);
-        lines = learnt(distinctFaults);
+        lines = learnt(all);
         byFault = lines;
       }
-      return lines[distinctFaults.of(hypothesis)];
+      return lines[all.of(hypothesis)];
     }
 
     private LinearPrediction[] learnt(DistinctFaults all) {
       FaultSweep.Readings read = all.sweep().at(probe, meter);
       LinearPrediction[] lines = new LinearPrediction[all.count()];
       for (int i = 0; i < lines.length; i++) {
-        lines[i] =
-            learnt(
-                all.changes(i),
-                read.re()[i],
-                read.im()[i],
-                adrift(all.changes(i), read.re()[i], read.im()[i], read.floating()[i]));
+        lines[i] = learnt(all.changes(i), read.re()[i], read.im()[i], read.floating()[i]);
       }
       return lines;
     }
@@ -204,70 +189,30 @@ public final class MeasurementModel {
     /** The line of a hypothesis with a part also bad. */
     LinearPrediction of(Hypothesis hypothesis, int index, Counterfactual also) {
       if (index >= hypotheses.size()) {
-        List<Change> changes = new ArrayList<>(hypothesis.changesIn(situation));
-        changes.addAll(also.changes());
-        return with(changes);
+        return with(together(hypothesis, also));
       }
       bound(alsoBad);
       return alsoBad.computeIfAbsent(
           ((long) index << 32) + also.id(),
           k -> {
-            List<Change> changes = new ArrayList<>(hypothesis.changesIn(situation));
-            changes.addAll(also.changes());
+            List<Change> changes = together(hypothesis, also);
             Solution now = unit.in(situation.id(), probe.conditions(sheet, changes));
             Complex phasor = meter.phasor(now, probe);
-            double floating = adrift(changes, phasor.re(), phasor.im(), meter.floating(now, probe));
-            return learnt(changes, phasor.re(), phasor.im(), floating);
+            return learnt(changes, phasor.re(), phasor.im(), meter.floating(now, probe));
           });
     }
 
+    private List<Change> together(Hypothesis hypothesis, Counterfactual also) {
+      List<Change> changes = new ArrayList<>(hypothesis.changesIn(situation));
+      changes.addAll(also.changes());
+      return changes;
+    }
+
     /** The line of changes under which this is read, drawn once for all that look the same. */
-    private LinearPrediction learnt(List<Change> changes, double re, double im, double floating) {
+    private LinearPrediction learnt(List<Change> changes, double re, double im, double behind) {
+      double floating = ghosts.floating(changes, Math.hypot(re, im), behind);
       return bySignature.computeIfAbsent(
           Signature.of(probe, meter, changes, re, im, floating), s -> learnt(changes));
-    }
-
-    /** Whether next to nothing is to be read, and that not across a link. */
-    private boolean nothing(double volts) {
-      return probe.function() == MeterFunction.VOLTS_AC
-          && volts < NOTHING_SHARE * sheet.supply().volts()
-          && probe.part().map(sheet::part).filter(Part::actsAsLink).isEmpty();
-    }
-
-    private long unfed(List<Change> changes) {
-      return changes.stream()
-          .filter(c -> c instanceof Change.InBranch b && b.unfeeds())
-          .filter(c -> !c.branch().equals(Supply.conductor("neutral")))
-          .map(Change::branch)
-          .distinct()
-          .count();
-    }
-
-    /** Where no conductor brings anything its terminals show no ghosts, but a volt or two. */
-    private boolean dead(List<Change> changes) {
-      if (!sheet.supplyPoints().containsAll(List.of(probe.red(), probe.black()))) {
-        return false;
-      }
-      long live =
-          sheet.supply().currentTerminals().stream()
-              .filter(t -> !t.equals("neutral") && !t.equals("minus"))
-              .count();
-      return unfed(changes) >= live;
-    }
-
-    /**
-     * Where there should be nothing, leads pick up a little, and what a dead conductor still shows
-     * is a ghost, though what hangs on it ties it down; across one link there is nothing to pick
-     * up.
-     */
-    private double adrift(List<Change> changes, double re, double im, double floating) {
-      if (!nothing(Math.hypot(re, im))) {
-        return floating;
-      }
-      if (dead(changes)) {
-        return PICKED_UP;
-      }
-      return unfed(changes) > 0 ? 1 : Math.max(PICKED_UP, floating);
     }
 
     private LinearPrediction with(List<Change> changes) {
@@ -290,11 +235,8 @@ public final class MeasurementModel {
               meter,
               probe.function(),
               learnt
-                  .floating(adrift(changes, learnt.mean(), 0, learnt.floating()))
-                  .blurred(
-                      dead(changes) && nothing(learnt.mean())
-                          ? DEAD_SHARE * sheet.supply().volts()
-                          : 0));
+                  .floating(ghosts.floating(changes, learnt.mean(), learnt.floating()))
+                  .blurred(ghosts.rest(changes, learnt.mean())));
       synchronized (distinct) {
         for (LinearPrediction other : distinct) {
           if (ReadingLikelihood.alike(meter, probe.function(), line, other)) {

@@ -71,9 +71,6 @@ sealed interface Misreading {
     private static final double SMALLEST_VARIANCE = 1e-6;
     private static final double TO_NOTHING = 0.6;
 
-    /** What is left of one, as a share of the supply's volts. */
-    private static final double REST_SHARE = 0.012;
-
     @Override
     public ReadingLikelihood.Explained explained() {
       return ReadingLikelihood.Explained.AS_READ;
@@ -82,7 +79,7 @@ sealed interface Misreading {
     @Override
     public double density(Figure f) {
       double variance = Math.max(f.ownVariance - f.line.residualVariance(), SMALLEST_VARIANCE);
-      double rest = REST_SHARE * f.sourceVolts;
+      double rest = GhostModel.REST_SHARE * f.sourceVolts;
       return AS_READ
           * MeterError.GHOSTS_BLED
           * f.line.floating()

@@ -26,9 +26,7 @@ public sealed interface Change {
   Change drawn(double deviate);
 
   /** Whether nothing passes any more. */
-  default boolean opens() {
-    return this instanceof InBranch c && c.factor() == 0 && c.addedOhms() == Circuit.OPEN_OHMS;
-  }
+  boolean opens();
 
   static Change open(String branch) {
     return new InBranch(branch, 0, Circuit.OPEN_OHMS, Complex.ONE, 0, 0);
@@ -106,6 +104,11 @@ public sealed interface Change {
           : scaled(branch, factor * by);
     }
 
+    @Override
+    public boolean opens() {
+      return factor == 0 && addedOhms == Circuit.OPEN_OHMS;
+    }
+
     /** Whether a conductor of the supply is open or its source dead. */
     public boolean unfeeds() {
       return branch.startsWith(Supply.CONDUCTOR)
@@ -136,6 +139,11 @@ public sealed interface Change {
 
   /** A way from somewhere along a part to the case. */
   record ToCase(String branch, double position, double ohms, double logSpread) implements Change {
+
+    @Override
+    public boolean opens() {
+      return false;
+    }
 
     @Override
     public Change spread(double logSd) {

@@ -136,7 +136,7 @@ public final class UnitModel {
     Optional<Part> control =
         sheet.parts().values().stream()
             .filter(p -> p.kind() == PartKind.BOARD_SUPPLY)
-            .reduce((a, b) -> a)
+            .findFirst()
             .filter(p -> situation.supplyOn());
     List<Change> dropped = dropped(situation);
     Network network = networks.get(situation.id());

@@ -8,12 +8,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.diagnosis.SupplyAdvice;
 import org.jollychain.core.diagnosis.Thresholds;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
-import org.jollychain.core.network.Change;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.sequencing.Distribution;
@@ -134,7 +134,7 @@ final class ProposalWriter {
       case NOT_ON_SHEET -> "Compare the wiring with the maker's diagram.";
       case FAULTY ->
           leader.supplyFault().isPresent()
-              ? leader.supplyFault().get().dealtWith(sheet.supply().system())
+              ? SupplyAdvice.of(leader.supplyFault().get(), sheet.supply().system())
               : switch (leader.modeOf(first).orElseThrow()) {
                 case NOT_MADE -> "Give the command and see whether the contact closes.";
                 case INTERMITTENT ->
@@ -149,15 +149,13 @@ final class ProposalWriter {
 
   /** One that is reset by hand has most likely tripped; nobody has looked at its button yet. */
   private boolean buttonToLookAt(Part part) {
-    boolean byHand =
-        part.thermal().filter(t -> t.reset() == ThermalRating.Reset.MANUAL).isPresent();
-    return byHand
-        && state.at().made().stream().anyMatch(q -> q.part().filter(part.id()::equals).isPresent())
-        && state.at().made().stream()
-            .noneMatch(
-                q ->
-                    q instanceof Question.Look look
-                        && look.part().filter(part.id()::equals).isPresent());
+    List<Question> own =
+        state.at().made().stream()
+            .filter(q -> q.part().filter(part.id()::equals).isPresent())
+            .toList();
+    return part.comesBack(ThermalRating.Reset.MANUAL)
+        && !own.isEmpty()
+        && own.stream().noneMatch(Question.Look.class::isInstance);
   }
 
   Plan end(int call, Assessment.Leading leading) {
@@ -182,7 +180,7 @@ final class ProposalWriter {
                 f.mode() == FaultMode.TRIPPED
                     || f.mode() == FaultMode.INTERMITTENT
                         && sheet.part(f.part()).thermal().isPresent()
-                        && f.changes().equals(List.of(Change.open(f.part()))));
+                        && f.opens());
   }
 
   Plan nothing() {

@@ -72,6 +72,11 @@ public record Part(
     return kind.role() == PartKind.Role.LOAD;
   }
 
+  /** Whether it opens or closes by heat and comes back so. */
+  public boolean comesBack(ThermalRating.Reset how) {
+    return thermal.filter(t -> t.reset() == how).isPresent();
+  }
+
   public boolean touches(String point) {
     return from.equals(point) || to.equals(point);
   }

@@ -45,6 +45,13 @@ public record Supply(
     return terminals.keySet().stream().filter(t -> !t.equals("earth")).toList();
   }
 
+  /** The terminals that bring the volts: all that carry current but the return. */
+  public List<String> lines() {
+    return currentTerminals().stream()
+        .filter(t -> !t.equals("neutral") && !t.equals("minus"))
+        .toList();
+  }
+
   /** What the names of its conductors begin with among the parts of a circuit. */
   public static final String CONDUCTOR = "supply:";
 

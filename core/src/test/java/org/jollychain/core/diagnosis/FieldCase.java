@@ -8,7 +8,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
@@ -120,7 +119,7 @@ record FieldCase(String name, Sheet sheet, Optional<String> complaint, JsonNode 
     int place = named ? 2 : 1;
     List<String> rest = Arrays.asList(words).subList(place + 1, words.length);
     int end = rest.size();
-    for (String mark : List.of("lifted", "at", "reseated", "reset")) {
+    for (String mark : List.of("lifted", "at", "reseated")) {
       int found = rest.indexOf(mark);
       end = found >= 0 && found < end ? found : end;
     }
@@ -239,7 +238,7 @@ record FieldCase(String name, Sheet sheet, Optional<String> complaint, JsonNode 
 
   private List<String> list(String key) {
     List<String> all = new ArrayList<>();
-    told.path(key).forEach(n -> all.add(n.asString().toLowerCase(Locale.ROOT)));
+    told.path(key).forEach(n -> all.add(n.asString()));
     return all;
   }
 }

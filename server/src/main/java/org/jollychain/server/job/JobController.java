@@ -111,17 +111,8 @@ class JobController {
 
   @GetMapping(path = "/{id}/route.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   byte[] routePdf(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
-    JobView view = assessor.view(id);
-    String complaint = view.complaintTitle();
     return paper.pdf(
-        "route-card.xhtml",
-        Map.of(
-            "title",
-            view.job().unitTag() + ", route card",
-            "about",
-            view.sheetTitle() + "." + (complaint.isEmpty() ? "" : " " + complaint + "."),
-            "card",
-            assessor.route(id, depth)));
+        "route-card.xhtml", Map.of("view", assessor.view(id), "card", assessor.route(id, depth)));
   }
 
   /** The evidence as comma-separated values. */

@@ -22,7 +22,7 @@ class KeptLeading extends JsonTypeHandler<Leading> {
   }
 
   @Override
-  protected @Nullable Leading read(@Nullable String kept) {
+  protected @Nullable Leading read(String kept) {
     try {
       return super.read(kept);
     } catch (JacksonException e) {

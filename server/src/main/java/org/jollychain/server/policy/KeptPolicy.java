@@ -16,7 +16,7 @@ class KeptPolicy extends JsonTypeHandler<PolicyItem> {
   }
 
   @Override
-  protected @Nullable PolicyItem read(@Nullable String kept) {
+  protected @Nullable PolicyItem read(String kept) {
     PolicyItem policy = super.read(kept);
     return policy == null ? null : policy.complete();
   }

@@ -1,0 +1,78 @@
+package org.jollychain.core.inference;
+
+import java.util.List;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Supply;
+
+/**
+ * What a probe shows where there should be nothing. Leads pick up a little; what a dead conductor
+ * still shows is a ghost, though what hangs on it ties it down; and where no conductor brings
+ * anything, the terminals show no ghosts but a volt or two. Across one link there is nothing to
+ * pick up. Every figure is common practice, no source.
+ */
+final class GhostModel {
+
+  /** What is left of a ghost that has bled, as a share of the supply's volts. */
+  static final double REST_SHARE = 0.012;
+
+  /** Less than this of the supply's volts is nothing. */
+  private static final double NOTHING_SHARE = 0.03;
+
+  /** How much of nothing is a ghost. */
+  private static final double PICKED_UP = 0.3;
+
+  private final Supply supply;
+  private final boolean picksUp;
+  private final boolean atTerminals;
+
+  GhostModel(Sheet sheet, Probe probe) {
+    this.supply = sheet.supply();
+    this.picksUp =
+        probe.function() == MeterFunction.VOLTS_AC
+            && probe.part().map(sheet::part).filter(Part::actsAsLink).isEmpty();
+    this.atTerminals = sheet.supplyPoints().containsAll(List.of(probe.red(), probe.black()));
+  }
+
+  /**
+   * How much of a reading is a ghost.
+   *
+   * @param volts expected (V)
+   * @param floating the share by the impedance behind it
+   */
+  double floating(List<Change> changes, double volts, double floating) {
+    if (!nothing(volts)) {
+      return floating;
+    }
+    if (dead(changes)) {
+      return PICKED_UP;
+    }
+    return unfed(changes) > 0 ? 1 : Math.max(PICKED_UP, floating);
+  }
+
+  /** What a dead supply still shows, one standard deviation (V). */
+  double rest(List<Change> changes, double volts) {
+    return nothing(volts) && dead(changes) ? REST_SHARE * supply.volts() : 0;
+  }
+
+  private boolean nothing(double volts) {
+    return picksUp && volts < NOTHING_SHARE * supply.volts();
+  }
+
+  private boolean dead(List<Change> changes) {
+    return atTerminals && unfed(changes) >= supply.lines().size();
+  }
+
+  /** How many lines bring nothing. */
+  private long unfed(List<Change> changes) {
+    return changes.stream()
+        .filter(c -> c instanceof Change.InBranch b && b.unfeeds())
+        .map(Change::branch)
+        .filter(branch -> !branch.equals(Supply.conductor("neutral")))
+        .distinct()
+        .count();
+  }
+}
