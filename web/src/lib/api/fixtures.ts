@@ -27,11 +27,9 @@ export function part(
     from,
     to,
     caseLeak: false,
-    feels: 'ambient',
-    madeWhen: 'always',
+    behaviour: { madeWhen: '', feels: 'ambient' },
     notes: '',
     partners: [],
-    tolerance: 0.1,
     ...more
   };
 }
@@ -61,7 +59,9 @@ export function sheet(more: Partial<Sheet> = {}): Sheet {
     ),
     parts: byId(
       part('limit', 'limit', 'L', 'A', { title: 'high limit' }),
-      part('element', 'heating-element', 'A', 'N', { load: { ohms: 16, powerFactor: 1, runsAbove: 0.7 } })
+      part('element', 'heating-element', 'A', 'N', {
+        behaviour: { rating: { ohms: 16, powerFactor: 1, runsAbove: 0.7 }, tolerance: 0.1 }
+      })
     ),
     situations: byId(
       { id: 'call', title: 'Heat called', supplyOn: true, celsius: {}, commands: [] },

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Answer, Drawing, Sheet } from '../api/client';
+  import { loadOf, sensorOf, sourceOf } from './behaviour';
   import { brief, layout, wrap } from './layout';
   import PartGlyph, { type Look } from './PartGlyph.svelte';
 
@@ -35,22 +36,11 @@
   const points = $derived(new Map(answer?.points.map((p) => [p.point, p])));
   const parts = $derived(new Map(answer?.parts.map((p) => [p.part, p])));
 
-  const SOURCES = ['transformer-secondary'];
-  const SENSORS = ['thermistor', 'platinum-sensor', 'level-probe', 'moisture-bars', 'flame-rod'];
-
   function look(id: string): Look {
     const part = sheet.parts[id];
     const state = parts.get(id);
-    const kind = part?.kind ?? 'wire';
-    const role = part?.load
-      ? 'load'
-      : SOURCES.includes(kind)
-        ? 'source'
-        : SENSORS.includes(kind)
-          ? 'sensor'
-          : 'link';
     return {
-      role,
+      role: loadOf(part) ? 'load' : sourceOf(part) ? 'source' : sensorOf(part) ? 'sensor' : 'link',
       closed: (state?.ohms ?? 0) < OPEN_OHMS,
       runs: (state?.powerShare ?? 0) > 0.35,
       supposed: supposed.has(id)

@@ -13,7 +13,7 @@ const sheet = fixtures.sheet({
     limit: fixtures.part('limit', 'limit', 'L', 'A', { title: 'the limit' }),
     element: fixtures.part('element', 'heating-element', 'A', 'N', {
       title: 'the element',
-      load: { ohms: 16, powerFactor: 1, runsAbove: 0.7 }
+      behaviour: { rating: { ohms: 16, powerFactor: 1, runsAbove: 0.7 }, tolerance: 0.1 }
     })
   }
 });

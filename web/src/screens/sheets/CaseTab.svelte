@@ -5,6 +5,7 @@
   import Suspects from '../../lib/assessment/Suspects.svelte';
   import ChainStrip from '../../lib/chain/ChainStrip.svelte';
   import StaircaseChart from '../../lib/chain/StaircaseChart.svelte';
+  import { contactOf } from '../../lib/circuit/behaviour';
   import Choices from '../../lib/controls/Choices.svelte';
   import { download } from '../../lib/controls/file';
   import FileButton from '../../lib/controls/FileButton.svelte';
@@ -36,7 +37,7 @@
     const [from, to] = Object.values(of.supply.terminals);
     const volts = of.supply.system === 'dc' ? 'volts-dc' : 'volts-ac';
     const complaint = Object.keys(of.complaints)[0];
-    const link = Object.values(of.parts).find((p) => !p.load)?.id ?? '';
+    const link = Object.values(of.parts).find(contactOf)?.id ?? '';
     return `sheet: ${of.key}
 ${complaint ? `complaint: ${complaint}\n` : ''}evidence:
   - {id: r1, function: ${volts}, red: ${from}, black: ${to}, situation: ${situation}, value: "${of.supply.volts}"}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Part, Sheet } from '../../lib/api/client';
+  import { contactOf, feelsHeat, loadOf, sensorOf, sourceOf } from '../../lib/circuit/behaviour';
   import { ohms, words } from '../../lib/format/format';
   import TableCard from '../../lib/controls/TableCard.svelte';
 
@@ -10,12 +11,14 @@
 
   function rating(part: Part): string {
     const said: string[] = [];
-    if (part.load)
-      said.push(`${ohms(part.load.ohms)}${part.load.powerFactor < 1 ? `, pf ${part.load.powerFactor}` : ''}`);
-    if (part.load?.windingOhms !== undefined) said.push(`cold ${ohms(part.load.windingOhms)}`);
-    if (part.winding) said.push(`${part.winding.volts} V from ${part.winding.primary}`);
-    if (part.thermal) {
-      const { acts, actsAtCelsius, returnsAtCelsius, reset } = part.thermal;
+    const load = loadOf(part)?.rating;
+    if (load) said.push(`${ohms(load.ohms)}${load.powerFactor < 1 ? `, pf ${load.powerFactor}` : ''}`);
+    if (load?.windingOhms !== undefined) said.push(`cold ${ohms(load.windingOhms)}`);
+    const winding = sourceOf(part)?.winding;
+    if (winding) said.push(`${winding.volts} V from ${winding.primary}`);
+    const thermal = contactOf(part)?.thermal;
+    if (thermal) {
+      const { acts, actsAtCelsius, returnsAtCelsius, reset } = thermal;
       said.push(`${acts} at ${celsius(actsAtCelsius)}`);
       said.push(
         returnsAtCelsius === undefined
@@ -25,7 +28,8 @@
           : `back at ${celsius(returnsAtCelsius)}`
       );
     }
-    if (part.curve) said.push(`±${Math.round(100 * part.tolerance)} % of its curve`);
+    const sensor = sensorOf(part);
+    if (sensor?.curve) said.push(`±${Math.round(100 * sensor.tolerance)} % of its curve`);
     return said.join(', ');
   }
 </script>
@@ -42,9 +46,9 @@
         <th scope="row">{part.title}</th>
         <td>{words(part.kind)}</td>
         <td class="figure">{part.from} – {part.to}</td>
-        <td>{part.madeWhen || (part.load || part.curve || part.winding ? '' : 'always')}</td>
+        <td>{contactOf(part) ? contactOf(part)?.madeWhen || 'always' : ''}</td>
         <td>{rating(part)}</td>
-        <td>{part.thermal || part.curve ? words(part.feels) : ''}</td>
+        <td>{words(feelsHeat(part) ?? '')}</td>
         <td>{words(part.body ?? '')}</td>
         <td class="wide"
           >{part.notes}{part.partners.length

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Answer, Meter, Sheet, Supposed } from '../../lib/api/client';
+  import { contactOf } from '../../lib/circuit/behaviour';
   import { amperes, ohms, percent, volts, watts, words } from '../../lib/format/format';
 
   /** Beside the drawing: two probes and a meter, the chosen part, and what is supposed of the unit. */
@@ -57,7 +58,7 @@
   const carried = $derived(answer?.parts.find((p) => p.part === selected));
   const readout = $derived(answer?.readings[0]);
   const points = $derived(Object.values(sheet.points));
-  const isLink = $derived(part !== undefined && !part.load && !part.curve && !part.winding);
+  const contact = $derived(contactOf(part));
 
   function describe(fault: Supposed): string {
     const detail =
@@ -127,7 +128,9 @@
     {#if part}
       <h2>{part.title}</h2>
       <p class="soft small">
-        {words(part.kind)}, {part.from} to {part.to}{part.madeWhen ? ` · made when ${part.madeWhen}` : ''}
+        {words(part.kind)}, {part.from} to {part.to}{contact?.madeWhen
+          ? ` · made when ${contact.madeWhen}`
+          : ''}
       </p>
       {#if carried}
         <dl class="figure">
@@ -147,7 +150,7 @@
       {/if}
       <div class="faults">
         <button type="button" onclick={() => onsuppose({ part: selected, mode: 'open' })}>Open it</button>
-        {#if isLink}
+        {#if contact}
           <button type="button" onclick={() => onsuppose({ part: selected, mode: 'stuck' })}
             >Weld it shut</button
           >

@@ -2,6 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import type { Snippet } from 'svelte';
   import type { Meter, Sheet } from '../../../../lib/api/client';
+  import { feelsHeat } from '../../../../lib/circuit/behaviour';
   import NextCard from './NextCard.svelte';
   import { type How, type Probe } from './probe';
 
@@ -53,7 +54,7 @@
   };
   const clamp = $derived(probe.function.startsWith('amps') && probe.across);
   const part = $derived(probe.across ? sheet.parts[probe.across] : undefined);
-  const feels = $derived(part && (part.thermal || part.curve));
+  const feels = $derived(feelsHeat(part));
   const offered = $derived(meters.filter((m) => !m.retired || m.id === how.meter));
 
   function place(id: string): string {

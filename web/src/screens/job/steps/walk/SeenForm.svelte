@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Evidence, Sheet } from '../../../../lib/api/client';
+  import { loadOf } from '../../../../lib/circuit/behaviour';
   import { answersTo } from './seen';
 
   /** What is seen or heard without being asked: what runs, how a part looks, which code is shown. */
@@ -22,9 +23,7 @@
     ['look', 'How a part looks'],
     ...(Object.keys(sheet.codes).length > 0 ? [['code', 'A code it shows'] as [Kind, string]] : [])
   ]);
-  const parts = $derived(
-    Object.values(sheet.parts).filter((p) => (kind === 'runs' ? p.load !== undefined : true))
-  );
+  const parts = $derived(Object.values(sheet.parts).filter((p) => kind !== 'runs' || loadOf(p)));
   const situation = $derived(chosen || first);
   const about = $derived(parts.some((p) => p.id === part) ? part : (parts[0]?.id ?? ''));
 

@@ -12,7 +12,11 @@ const warm = sheet({
   parts: {
     limit: part('limit', 'limit', 'L', 'A', {
       title: 'high limit',
-      thermal: { acts: 'opens', actsAtCelsius: 121, reset: 'auto' }
+      behaviour: {
+        madeWhen: '',
+        feels: 'ambient',
+        thermal: { acts: 'opens', actsAtCelsius: 121, reset: 'auto' }
+      }
     })
   }
 });

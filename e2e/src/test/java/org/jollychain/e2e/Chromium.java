@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.ReducedMotion;
 import java.net.URI;
@@ -38,6 +39,12 @@ final class Chromium implements AutoCloseable {
                           "--disable-component-update",
                           "--disable-sync")));
   private final List<String> complaints = new ArrayList<>();
+
+  // a machine that does other work beside it may take long to start the application anew
+  static {
+    PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+  }
+
   private final List<String> requestsElsewhere = new ArrayList<>();
 
   Page page(int width, int height, boolean dark) {

@@ -200,7 +200,7 @@ final class PartFaults {
   private List<Change> scaled(double[] factors, double logSd, boolean high) {
     return Arrays.stream(factors)
         .filter(factor -> factor > 1 == high)
-        .filter(factor -> Math.abs(factor - 1) > 2 * part.tolerance())
+        .filter(factor -> Math.abs(factor - 1) > 2 * part.behaviour().tolerance())
         .mapToObj(factor -> Change.scaled(part.id(), factor).spread(logSd))
         .toList();
   }

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jollychain.core.quantity.Complex;
+import org.jollychain.core.sheet.Behaviour;
 import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.LoadRating;
 import org.jollychain.core.sheet.Part;
@@ -180,13 +181,11 @@ public final class Circuit {
       return;
     }
     for (Part part : sheet.parts().values()) {
-      part.winding()
-          .ifPresent(
-              w -> {
-                int primary = branchOf(w.primary());
-                Complex mutual = branches.get(primary).ohms().times(w.ratio());
-                mutuals.add(new Mutual(branchOf(part.id()), primary, mutual));
-              });
+      if (part.behaviour() instanceof Behaviour.Source source) {
+        int primary = branchOf(source.winding().primary());
+        Complex mutual = branches.get(primary).ohms().times(source.winding().ratio());
+        mutuals.add(new Mutual(branchOf(part.id()), primary, mutual));
+      }
     }
   }
 
@@ -254,17 +253,17 @@ public final class Circuit {
       double contact = draw.logNormal("contact:" + part.id(), CONTACT_OHMS, CONTACT_LOG_SD);
       return Complex.of(open ? OPEN_OHMS : contact);
     }
-    if (part.winding().isPresent()) {
-      return windingOhms(part.winding().get());
+    if (part.behaviour() instanceof Behaviour.Source source) {
+      return windingOhms(source.winding());
     }
     // the two windings of a transformer go together, so a primary has no spread of its own
     boolean spread = !part.kind().is(PartKind.Trait.WOUND);
-    double own = spread ? draw.normal("load:" + part.id(), 1, part.tolerance() / 2) : 1;
-    if (part.curve().isPresent()) {
-      return Complex.of(own * part.curve().get().ohmsAt(situation.celsiusAt(part.feels())));
-    }
+    double band = part.behaviour().tolerance();
+    double own = spread ? draw.normal("load:" + part.id(), 1, band / 2) : 1;
     return part.load()
-        .map(rating -> loadOhms(part.kind(), rating).times(own))
+        .map(rating -> loadOhms(part.kind(), rating))
+        .or(() -> part.curve().map(c -> Complex.of(c.ohmsAt(situation.celsiusAt(part.feels())))))
+        .map(ohms -> ohms.times(own))
         .orElse(Complex.of(OPEN_OHMS));
   }
 

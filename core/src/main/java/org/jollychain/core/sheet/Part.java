@@ -9,13 +9,7 @@ import java.util.Optional;
  * @param title its name in words
  * @param from the point at its {@code between}'s first place
  * @param to the point at its second
- * @param madeWhen the commands under which its contact is made
- * @param thermal at what temperatures its contact acts, where it is thermal
- * @param feels the temperature place a thermal part or a sensor feels
- * @param load its rating, where it is a load
- * @param winding where it is the secondary of a transformer
- * @param curve ohms over temperature, where it is a sensor
- * @param tolerance half-width of its band, as a share (loads and sensors)
+ * @param behaviour what it does in the circuit
  * @param body parts with the same body are one physical thing
  * @param partners parts that are renewed together with it
  * @param baseRate weight that overrides the kind's
@@ -27,13 +21,7 @@ public record Part(
     String title,
     String from,
     String to,
-    MadeWhen madeWhen,
-    Optional<ThermalRating> thermal,
-    String feels,
-    Optional<LoadRating> load,
-    Optional<Winding> winding,
-    Optional<SensorCurve> curve,
-    double tolerance,
+    Behaviour behaviour,
     Optional<String> access,
     Optional<String> body,
     List<String> partners,
@@ -49,13 +37,7 @@ public record Part(
         title,
         from,
         to,
-        madeWhen,
-        thermal,
-        feels,
-        load,
-        winding,
-        curve,
-        tolerance,
+        behaviour,
         access,
         body,
         partners,
@@ -64,17 +46,55 @@ public record Part(
         notes);
   }
 
+  /** The same part doing something else. */
+  public Part behaving(Behaviour other) {
+    return new Part(
+        id, kind, title, from, to, other, access, body, partners, baseRate, caseLeak, notes);
+  }
+
   public boolean actsAsLink() {
-    return kind.role() == PartKind.Role.LINK;
+    return behaviour instanceof Behaviour.Contact;
   }
 
   public boolean actsAsLoad() {
-    return kind.role() == PartKind.Role.LOAD;
+    return behaviour instanceof Behaviour.Load;
+  }
+
+  /** True where voltage arises in it. */
+  public boolean actsAsSource() {
+    return behaviour instanceof Behaviour.Source;
+  }
+
+  /** The commands under which its contact is made; what is no contact is always made. */
+  public MadeWhen madeWhen() {
+    return behaviour instanceof Behaviour.Contact contact ? contact.madeWhen() : MadeWhen.ALWAYS;
+  }
+
+  /** At what temperatures it acts, where it is a contact that does. */
+  public Optional<ThermalRating> thermal() {
+    return behaviour instanceof Behaviour.Contact contact ? contact.thermal() : Optional.empty();
+  }
+
+  /** Its rating, where it is a load. */
+  public Optional<LoadRating> load() {
+    return behaviour instanceof Behaviour.Load load ? Optional.of(load.rating()) : Optional.empty();
+  }
+
+  /** Ohms over temperature, where it is a sensor that has them. */
+  public Optional<SensorCurve> curve() {
+    return behaviour instanceof Behaviour.Sensor sensor ? sensor.curve() : Optional.empty();
+  }
+
+  /** The temperature place it feels; the room's where it feels none. */
+  public String feels() {
+    return behaviour instanceof Behaviour.Sensor sensor
+        ? sensor.feels()
+        : behaviour instanceof Behaviour.Contact contact ? contact.feels() : "ambient";
   }
 
   /** Whether it opens or closes by heat and comes back so. */
   public boolean comesBack(ThermalRating.Reset how) {
-    return thermal.filter(t -> t.reset() == how).isPresent();
+    return thermal().filter(t -> t.reset() == how).isPresent();
   }
 
   public boolean touches(String point) {
@@ -86,19 +106,8 @@ public record Part(
     return from.equals(point) ? to : from;
   }
 
-  /** True where voltage arises in it. */
-  public boolean actsAsSource() {
-    return kind.role() == PartKind.Role.SOURCE;
-  }
-
   /** What a sound one of these does in a situation; all but links always pass. */
   public ContactState stateIn(Situation situation) {
-    if (!actsAsLink()) {
-      return ContactState.CLOSED;
-    }
-    if (!madeWhen.holds(situation.commands())) {
-      return ContactState.OPEN;
-    }
-    return thermal.map(t -> t.stateAt(situation.celsiusAt(feels))).orElse(ContactState.CLOSED);
+    return behaviour.stateIn(situation);
   }
 }

@@ -20,24 +20,13 @@ final class PartReader {
       at.child("between")
           .wrong("both ends are \"%s\"; name two different points".formatted(between.get(0)));
     }
-    MadeWhen madeWhen =
-        at.child("made-when").present()
-            ? at.child("made-when").reading(MadeWhen::parse, MadeWhen.ALWAYS)
-            : MadeWhen.ALWAYS;
     return new Part(
         id,
         kind,
         at.child("title").text(kind.word()),
         between.get(0),
         between.get(1),
-        madeWhen,
-        thermal(kind, at),
-        at.child("feels").text("ambient"),
-        kind.role() == PartKind.Role.LOAD ? Optional.of(load(at)) : Optional.empty(),
-        kind.role() == PartKind.Role.SOURCE ? Optional.of(winding(at)) : Optional.empty(),
-        at.child("curve").present() ? Optional.of(curve(at.child("curve"))) : Optional.empty(),
-        at.child("tolerance")
-            .quantity(Dimension.SHARE, kind.role() == PartKind.Role.SENSOR ? 0.05 : 0.10),
+        behaviour(kind, at),
         at.child("access").optionalText(),
         at.child("body").optionalText(),
         at.child("partners").texts(),
@@ -46,6 +35,27 @@ final class PartReader {
             : Optional.empty(),
         at.child("case-leak").flag(kind.is(PartKind.Trait.LEAKS)),
         at.child("notes").text("").strip());
+  }
+
+  private static Behaviour behaviour(PartKind kind, SheetNode at) {
+    SheetNode tolerance = at.child("tolerance");
+    String feels = at.child("feels").text("ambient");
+    return switch (kind.role()) {
+      case LINK -> new Behaviour.Contact(madeWhen(at.child("made-when")), thermal(kind, at), feels);
+      case LOAD -> new Behaviour.Load(load(at), tolerance.quantity(Dimension.SHARE, 0.10));
+      case SOURCE -> new Behaviour.Source(winding(at));
+      case SENSOR ->
+          new Behaviour.Sensor(
+              at.child("curve").present()
+                  ? Optional.of(curve(at.child("curve")))
+                  : Optional.empty(),
+              feels,
+              tolerance.quantity(Dimension.SHARE, 0.05));
+    };
+  }
+
+  private static MadeWhen madeWhen(SheetNode at) {
+    return at.present() ? at.reading(MadeWhen::parse, MadeWhen.ALWAYS) : MadeWhen.ALWAYS;
   }
 
   private static Optional<ThermalRating> thermal(PartKind kind, SheetNode at) {

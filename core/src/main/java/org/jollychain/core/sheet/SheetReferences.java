@@ -54,11 +54,13 @@ final class SheetReferences {
       at.child("between").items().forEach(end -> known(end, end.text(), sheet.points(), "point"));
       part.access().ifPresent(a -> known(at.child("access"), a, sheet.access(), "access"));
       at.child("partners").items().forEach(p -> known(p, p.text(), sheet.parts(), "part"));
-      part.winding().ifPresent(w -> checkPrimary(sheet, w, at.child("primary")));
+      if (part.behaviour() instanceof Behaviour.Source source) {
+        checkPrimary(sheet, source.winding(), at.child("primary"));
+      }
       for (String command : part.madeWhen().commands()) {
         known(at.child("made-when"), command, sheet.commands(), "command");
       }
-      places.add(part.feels());
+      places.add(at.child("feels").text("ambient"));
     }
     for (Situation s : sheet.situations().values()) {
       SheetNode at = root.at("situations", s.id());

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.quantity.Complex;
+import org.jollychain.core.sheet.Behaviour;
 import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.MadeWhen;
 import org.jollychain.core.sheet.Part;
@@ -138,26 +139,7 @@ class EverySheetTest {
   private static Sheet withClosed(Sheet s, Part p) {
     Map<String, Part> parts = new LinkedHashMap<>(s.parts());
     parts.put(
-        p.id(),
-        new Part(
-            p.id(),
-            p.kind(),
-            p.title(),
-            p.from(),
-            p.to(),
-            MadeWhen.ALWAYS,
-            Optional.empty(),
-            p.feels(),
-            p.load(),
-            p.winding(),
-            p.curve(),
-            p.tolerance(),
-            p.access(),
-            p.body(),
-            p.partners(),
-            p.baseRate(),
-            p.caseLeak(),
-            p.notes()));
+        p.id(), p.behaving(new Behaviour.Contact(MadeWhen.ALWAYS, Optional.empty(), p.feels())));
     return new Sheet(
         s.key(),
         s.title(),
