@@ -9,11 +9,11 @@ import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.sheet.Sheet;
 
 /** The shipped sheets. */
-final class Sheets {
+public final class Sheets {
 
   private Sheets() {}
 
-  static List<String> keys() {
+  public static List<String> keys() {
     return List.of(
         "dryer-timer-240",
         "dryer-board-240",
@@ -31,7 +31,7 @@ final class Sheets {
         "microwave-120");
   }
 
-  static Sheet read(String key) {
+  public static Sheet read(String key) {
     try (InputStream in = Sheet.class.getResourceAsStream("/sheets/" + key + ".yaml")) {
       return SheetValidator.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
     } catch (IOException e) {

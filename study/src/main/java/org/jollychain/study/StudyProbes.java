@@ -21,13 +21,13 @@ import org.jollychain.core.sheet.Situation;
  * What a study reads of every unit of a sheet: of all that can be asked, what tells most of each
  * part by itself, whatever the planner would choose.
  */
-final class StudyProbes {
+public final class StudyProbes {
 
   private final Sheet sheet;
   private final UnitModel unit;
   private final List<Probe> all;
 
-  StudyProbes(UnitModel unit) {
+  public StudyProbes(UnitModel unit) {
     this.unit = unit;
     this.sheet = unit.sheet();
     this.all =
@@ -41,7 +41,7 @@ final class StudyProbes {
   }
 
   /** Supply, every part where it carries most and where it holds most, and what the loads draw. */
-  List<Probe> live() {
+  public List<Probe> live() {
     MeterFunction volts = MeterFunction.voltsOf(sheet.supply());
     MeterFunction amperes = MeterFunction.amperesOf(sheet.supply());
     List<Probe> probes = new ArrayList<>();
@@ -57,7 +57,7 @@ final class StudyProbes {
   }
 
   /** Ohms across every part where it passes and where it must be open, and to the case. */
-  List<Probe> isolated() {
+  public List<Probe> isolated() {
     List<Probe> probes = new ArrayList<>();
     for (Part part : sheet.parts().values()) {
       first(p -> across(p, part, MeterFunction.OHMS) && !opens(part, p)).ifPresent(probes::add);

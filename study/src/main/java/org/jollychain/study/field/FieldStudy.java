@@ -1,0 +1,181 @@
+package org.jollychain.study.field;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Stream;
+import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.study.Sheets;
+import org.jollychain.study.StudyProbes;
+
+/**
+ * How often the diagnosis is right in the field: {@code ./jolly study field}. One unit in ten has a
+ * second fault, one complaint in ten is wrong or not told, three readings in a hundred are slips.
+ */
+public final class FieldStudy {
+
+  private static final double SECOND_FAULTS = 0.1;
+  private static final double WRONG_COMPLAINTS = 0.1;
+
+  private final Sheet sheet;
+  private final UnitModel told;
+  private final Diagnosis diagnosis;
+  private final List<Probe> everything;
+  private final How how;
+  private final long seed;
+
+  /** How much is read. */
+  enum How {
+    FULL("Everything a sheet has to ask, live and isolated"),
+    FEW("The few readings a technician takes, where one of them shows the fault");
+
+    private final String words;
+
+    How(String words) {
+      this.words = words;
+    }
+  }
+
+  private FieldStudy(String key, How how, long seed) {
+    this.sheet = Sheets.read(key);
+    this.told = new UnitModel(sheet);
+    this.diagnosis = new Diagnosis(sheet);
+    StudyProbes probes = new StudyProbes(told);
+    this.everything = Stream.concat(probes.live().stream(), probes.isolated().stream()).toList();
+    this.how = how;
+    this.seed = seed;
+  }
+
+  /**
+   * @param arguments units a sheet, a seed, then sheets; 200, 1 and all of them where left out
+   */
+  public static void main(String[] arguments) {
+    int units = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 200;
+    long seed = arguments.length > 1 ? Long.parseLong(arguments[1]) : 1;
+    List<String> keys =
+        arguments.length > 2 ? List.of(arguments).subList(2, arguments.length) : Sheets.keys();
+    String only = System.getProperty("how", "");
+    for (How how : How.values()) {
+      if (!only.isEmpty() && !how.name().equals(only)) {
+        continue;
+      }
+      System.out.printf("%n%s%n%s%n", how.words, FieldScore.HEADINGS);
+      FieldScore all = new FieldScore();
+      List<FieldScore> scores =
+          keys.parallelStream().map(key -> new FieldStudy(key, how, seed).score(units)).toList();
+      for (int i = 0; i < keys.size(); i++) {
+        System.out.println(scores.get(i).line(keys.get(i)));
+        all.add(scores.get(i));
+      }
+      System.out.println(all.line("all"));
+    }
+  }
+
+  private FieldScore score(int units) {
+    FieldScore score = new FieldScore();
+    int counted = 0;
+    for (int i = 0; counted < units && i < 30 * units; i++) {
+      Random random = new Random(7_919L * i + 104_729L * seed + sheet.key().hashCode());
+      FieldUnit unit = FieldUnit.of(sheet, random);
+      FieldFaults faults = new FieldFaults(unit.circuit(), random);
+      List<FieldFault> wrong = new ArrayList<>(List.of(faults.any()));
+      if (Drawn.chance(random, SECOND_FAULTS)) {
+        FieldFault second = faults.any();
+        if (!second.culprit().equals(wrong.get(0).culprit())) {
+          wrong.add(second);
+        }
+      }
+      unit.suffer(wrong);
+      Optional<String> complaint = complaint(unit, random);
+      FieldVisit visit = new FieldVisit(told, unit, random);
+      if (how == How.FULL) {
+        visit.readAll(everything);
+      } else {
+        visit.readFew(complaint);
+      }
+      if (!shows(wrong, visit)) {
+        continue;
+      }
+      counted++;
+      Assessment said = diagnosis.assess(visit.taken(), complaint);
+      Optional<String> fault = score.count(sheet, wrong, said, supplyRead(visit));
+      if (Boolean.getBoolean("details") && fault.isPresent()) {
+        print(i, fault.get(), wrong, complaint, said);
+      }
+    }
+    return score;
+  }
+
+  /** Whether a test of its own, or the supply's, showed something of every fault. */
+  private boolean shows(List<FieldFault> wrong, FieldVisit visit) {
+    return wrong.stream()
+        .allMatch(f -> visit.odd().stream().anyMatch(p -> f.ofSupply() ? ofSupply(p) : of(f, p)));
+  }
+
+  private boolean of(FieldFault fault, Probe probe) {
+    return probe.part().map(fault.culprit()::equals).orElse(false)
+        || fault.kind().equals("grounded")
+            && probe.black().equals(sheet.supply().terminals().get("earth"))
+            && sheet.part(fault.culprit()).touches(probe.red());
+  }
+
+  private boolean ofSupply(Probe probe) {
+    return probe.part().isEmpty()
+        && !probe.function().needsDeadCircuit()
+        && sheet.supplyPoints().containsAll(List.of(probe.red(), probe.black()));
+  }
+
+  private boolean supplyRead(FieldVisit visit) {
+    return visit.taken().stream().anyMatch(e -> e instanceof Reading r && ofSupply(r.probe()));
+  }
+
+  /** What the customer sees, now and then something else, now and then nothing. */
+  private Optional<String> complaint(FieldUnit unit, Random random) {
+    List<Complaint> all = List.copyOf(sheet.complaints().values());
+    if (Drawn.chance(random, WRONG_COMPLAINTS)) {
+      return random.nextBoolean() ? Optional.of(Drawn.one(random, all).id()) : Optional.empty();
+    }
+    List<Complaint> fit = all.stream().filter(c -> seen(c, unit)).toList();
+    return fit.isEmpty() ? Optional.empty() : Optional.of(Drawn.one(random, fit).id());
+  }
+
+  private boolean seen(Complaint complaint, FieldUnit unit) {
+    return complaint.runs().stream().allMatch(p -> unit.share(p, complaint.situation()) > 0.5)
+        && complaint.notRunning().stream()
+            .allMatch(p -> unit.share(p, complaint.situation()) < 0.5);
+  }
+
+  private void print(
+      int number,
+      String fault,
+      List<FieldFault> wrong,
+      Optional<String> complaint,
+      Assessment said) {
+    Assessment.Leading l = said.leading();
+    System.out.printf(
+        "  %s: %s %d [%s]: %s -> %s %s %.2f, supply %s%n",
+        fault,
+        sheet.key(),
+        number,
+        complaint.orElse(""),
+        wrong,
+        l.part(),
+        l.mode(),
+        l.probability(),
+        said.supply().verdict());
+    if (how == How.FEW) {
+      List<Evidence> none = List.of();
+      said.evidence()
+          .forEach(
+              j -> System.out.printf("      %s = %s (%s)%n", j.place(), j.shown(), j.ifSound()));
+    }
+  }
+}

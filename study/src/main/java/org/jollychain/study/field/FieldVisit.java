@@ -1,0 +1,258 @@
+package org.jollychain.study.field;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.random.RandomGenerator;
+import org.jollychain.core.evidence.Entry;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.network.Meter;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Meters;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.ContactState;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
+
+/** A technician at a unit: which readings are taken, in which order, and when to stop. */
+final class FieldVisit {
+
+  private static final Instant ARRIVED = Instant.parse("2026-05-04T08:00:00Z");
+  private static final double SLIPS = 0.03;
+  private static final int MOST_READINGS = 12;
+
+  private final UnitModel told;
+  private final Sheet sheet;
+  private final FieldUnit unit;
+  private final FieldMeter meter;
+  private final RandomGenerator random;
+  private final List<Evidence> taken = new ArrayList<>();
+  private final List<Probe> odd = new ArrayList<>();
+
+  FieldVisit(UnitModel told, FieldUnit unit, RandomGenerator random) {
+    this.told = told;
+    this.sheet = told.sheet();
+    this.unit = unit;
+    this.meter = new FieldMeter(random);
+    this.random = random;
+  }
+
+  List<Evidence> taken() {
+    return taken;
+  }
+
+  /** The probes that showed what a sound unit would not. */
+  List<Probe> odd() {
+    return odd;
+  }
+
+  /** Everything a sheet has to ask, each reading once, what looks strange twice. */
+  void readAll(List<Probe> probes) {
+    for (Probe probe : probes) {
+      if (read(probe)) {
+        read(probe);
+      }
+    }
+  }
+
+  /** The few that one takes who looks for what is dead. */
+  void readFew(Optional<String> complaint) {
+    List<Chain> chains = new ArrayList<>(told.chains().keySet());
+    Collections.shuffle(chains, new java.util.Random(random.nextLong()));
+    List<String> dead =
+        complaint.map(c -> sheet.complaints().get(c).notRunning()).orElse(List.of());
+    Chain chain =
+        chains.stream()
+            .filter(c -> dead.contains(c.path().load()))
+            .findFirst()
+            .orElse(chains.get(0));
+    String live = told.chains().get(chain).id();
+    switch (random.nextInt(3)) {
+      case 0 -> drops(chain, live);
+      case 1 -> hopscotch(chain, live);
+      default -> isolated(chain);
+    }
+  }
+
+  private void drops(Chain chain, String live) {
+    read(Probe.of(sheet.supply(), live));
+    for (Part part : chain.parts()) {
+      boolean strange = !full() && read(Probe.across(volts(), part, live));
+      if (strange && part.actsAsLink()) {
+        own(part);
+        return;
+      }
+    }
+    own(sheet.part(chain.path().load()));
+  }
+
+  private void hopscotch(Chain chain, String live) {
+    read(Probe.of(sheet.supply(), live));
+    String home = chain.returnPoint();
+    for (int i = 0; i < chain.parts().size() && !full(); i++) {
+      String point = chain.points().get(i);
+      if (read(Probe.between(volts(), point, home, live))) {
+        Part before = chain.parts().get(Math.max(0, i - 1));
+        read(Probe.across(volts(), before, live));
+        own(before);
+        return;
+      }
+    }
+    own(sheet.part(chain.path().load()));
+  }
+
+  private void isolated(Chain chain) {
+    for (Part part : chain.parts()) {
+      if (!full() && own(part)) {
+        return;
+      }
+    }
+    toCase(sheet.part(chain.path().load()));
+  }
+
+  /** A part by itself, its wires off or not; what looks strange is touched again. */
+  private boolean own(Part part) {
+    Optional<Situation> off =
+        sheet.situations().values().stream()
+            .filter(s -> !s.supplyOn())
+            .filter(s -> part.stateIn(s) != ContactState.OPEN)
+            .findFirst();
+    if (off.isEmpty() || full()) {
+      return false;
+    }
+    Probe ohms = Probe.across(MeterFunction.OHMS, part, off.get().id());
+    Probe probe = Drawn.chance(random, 0.6) ? ohms.lifted(Set.of(part.from(), part.to())) : ohms;
+    boolean strange = read(probe);
+    if (strange && !full()) {
+      read(probe);
+    }
+    if (part.actsAsLoad() && Drawn.chance(random, 0.7)) {
+      toCase(part);
+    }
+    return strange;
+  }
+
+  private void toCase(Part part) {
+    String earth = sheet.supply().terminals().get("earth");
+    Optional<Situation> off =
+        sheet.situations().values().stream().filter(s -> !s.supplyOn()).findFirst();
+    if (earth != null && off.isPresent() && !full() && !part.touches(earth)) {
+      Probe ohms = Probe.between(MeterFunction.OHMS, part.from(), earth, off.get().id());
+      read(Drawn.chance(random, 0.7) ? ohms.lifted(Set.of(part.from(), part.to())) : ohms);
+    }
+  }
+
+  private boolean full() {
+    return taken.size() >= MOST_READINGS;
+  }
+
+  private MeterFunction volts() {
+    return MeterFunction.voltsOf(sheet.supply());
+  }
+
+  /** What a probe shows, the hand's slips with it. */
+  String shown(Probe probe) {
+    return Drawn.chance(random, SLIPS) ? slipped(probe) : meter.read(unit, probe);
+  }
+
+  /**
+   * @return whether it is not what the sheet leads one to expect
+   */
+  private boolean read(Probe probe) {
+    Evidence reading = reading("r" + (taken.size() + 1), taken.size(), probe, shown(probe));
+    taken.add(reading);
+    boolean strange = strange(((Reading) reading).shown(), probe);
+    if (strange) {
+      odd.add(probe);
+    }
+    return strange;
+  }
+
+  /**
+   * @param minute since the technician came
+   */
+  Evidence reading(String id, int minute, Probe probe, String shown) {
+    Entry.How how =
+        new Entry.How(
+            List.copyOf(probe.liftedAt()),
+            Optional.empty(),
+            probe.celsius().map("%.0f C"::formatted),
+            false,
+            Optional.of(ARRIVED.plus(Duration.ofMinutes(2L * minute))));
+    return new Entry(
+            id,
+            probe.function().toString(),
+            Optional.of(probe.red()),
+            Optional.of(probe.black()),
+            probe.part(),
+            Optional.empty(),
+            probe.situation(),
+            how,
+            shown)
+        .on(sheet, Meters.USUAL);
+  }
+
+  private boolean strange(Shown shown, Probe probe) {
+    double due =
+        Meter.GENERAL.read(told.in(probe.situation(), probe.conditions(sheet, List.of())), probe);
+    boolean ohms = probe.function().needsDeadCircuit();
+    if (!(shown instanceof Shown.Figure figure)) {
+      return ohms && due < 1e6;
+    }
+    double slack =
+        ohms
+            ? 0.6
+            : probe.function() == MeterFunction.AMPS_AC || probe.function() == MeterFunction.AMPS_DC
+                ? 0.3
+                : 0.03 * sheet.supply().volts();
+    double size = Math.abs(due);
+    return Math.abs(Math.abs(figure.value()) - size) > 0.2 * size + slack;
+  }
+
+  /** A prefix, no contact, the probe beside the point, wires left on, the wrong function. */
+  private String slipped(Probe probe) {
+    boolean ohms = probe.function().needsDeadCircuit();
+    String shown = meter.read(unit, probe);
+    return switch (random.nextInt(4)) {
+      case 0 ->
+          shown.contains("kΩ")
+              ? shown.replace("kΩ", "Ω")
+              : shown.contains(" Ω") ? shown.replace("Ω", "kΩ") : none(ohms);
+      case 1 -> neighbour(probe).map(p -> meter.read(unit, p)).orElse(shown);
+      case 2 -> probe.liftedAt().isEmpty() ? none(ohms) : meter.read(unit, probe.lifted(Set.of()));
+      default -> none(ohms);
+    };
+  }
+
+  private String none(boolean ohms) {
+    return ohms ? "OL" : String.format(Locale.ROOT, "%.2f", 0.05 * random.nextDouble());
+  }
+
+  private Optional<Probe> neighbour(Probe probe) {
+    List<Part> beside =
+        sheet.partsAt(probe.black()).stream().filter(p -> !p.touches(probe.red())).toList();
+    if (beside.isEmpty() || probe.function().toString().startsWith("amps")) {
+      return Optional.empty();
+    }
+    String there = Drawn.one(random, beside).otherEnd(probe.black());
+    return Optional.of(
+        new Probe(
+            probe.function(),
+            probe.red(),
+            there,
+            Optional.empty(),
+            probe.situation(),
+            probe.liftedAt(),
+            Optional.empty()));
+  }
+}
