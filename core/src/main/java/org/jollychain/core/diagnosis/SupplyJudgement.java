@@ -3,8 +3,11 @@ package org.jollychain.core.diagnosis;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment.SupplyAssessment;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
@@ -19,6 +22,7 @@ import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Supply;
+import org.jollychain.core.sheet.SupplySystem;
 
 /**
  * What the evidence says of what feeds the unit, from any of the readings between its terminals.
@@ -33,6 +37,9 @@ final class SupplyJudgement {
   private final Sheet sheet;
   private final MeasurementModel measurements;
   private final Posterior posterior;
+
+  /** A control transformer that is hardly loaded shows so much more: common practice, no source. */
+  private static final double HARDLY_LOADED_SHARE = 0.18;
 
   SupplyJudgement(MeasurementModel measurements, Posterior posterior) {
     this.sheet = measurements.unit().sheet();
@@ -71,7 +78,7 @@ final class SupplyJudgement {
             !live.isEmpty()
                     && fault < LIMITS.doubted()
                     && ifDead < LIMITS.excluded()
-                    && live.stream().allMatch(this::nearNominal)
+                    && last(live).allMatch(this::nearNominal)
                 ? SupplyVerdict.SOUND
                 : SupplyVerdict.UNMEASURED);
     blamed
@@ -87,12 +94,23 @@ final class SupplyJudgement {
     return posterior.probability(h -> h.supplyFault().filter(kind::equals).isPresent());
   }
 
+  /** What was read again counts as it was read last. */
+  private static Stream<Reading> last(List<Reading> live) {
+    Map<Probe, Reading> last = new LinkedHashMap<>();
+    live.forEach(r -> last.put(r.probe(), r));
+    return last.values().stream();
+  }
+
   /** Nothing far from nominal is called sound, whatever explains it. */
   private boolean nearNominal(Reading r) {
-    double sound = measurements.line(List.of(), r.probe()).mean();
-    double off = SOUND_SHARE + sheet.supply().tolerance();
+    Supply supply = sheet.supply();
+    double below = SOUND_SHARE + supply.tolerance();
+    double above =
+        supply.system() == SupplySystem.TRANSFORMER ? Math.max(below, HARDLY_LOADED_SHARE) : below;
+    double sound = Math.abs(measurements.line(List.of(), r.probe()).mean());
     return !(r.shown() instanceof Shown.Figure f)
-        || Math.abs(Math.abs(f.value()) - Math.abs(sound)) < off * sheet.supply().volts();
+        || Math.abs(f.value()) > sound - below * supply.volts()
+            && Math.abs(f.value()) < sound + above * supply.volts();
   }
 
   /**

@@ -46,7 +46,7 @@ final class PartFaults {
   private static final double SHORTED_SENSORS = 0.6;
 
   /** What an open part may still pass through carbon and damp (ohm). */
-  private static final double[] LEAKY_OPEN_OHMS = {1.5e3, 2e4, 2.5e5, 3e6};
+  private static final double[] LEAKY_OPEN_OHMS = {1.5e3, 2e4, 2.5e5, 3e6, 4e7};
 
   private static final double LEAKY_OPEN_LOG_SD = 0.73;
   private static final double LEAKY_OPEN_SHARE = 0.15;

@@ -19,6 +19,9 @@ final class GhostModel {
   /** What is left of a ghost that has bled, as a share of the supply's volts. */
   static final double REST_SHARE = 0.012;
 
+  /** What leads pick up anywhere, one standard deviation, as a share of the supply's volts. */
+  private static final double HUM_SHARE = 0.0012;
+
   /** Less than this of the supply's volts is nothing. */
   private static final double NOTHING_SHARE = 0.03;
 
@@ -53,9 +56,9 @@ final class GhostModel {
     return unfed(changes) > 0 ? 1 : Math.max(PICKED_UP, floating);
   }
 
-  /** What a dead supply still shows, one standard deviation (V). */
+  /** What shows where there is nothing, one standard deviation (V). */
   double rest(List<Change> changes, double volts) {
-    return nothing(volts) && dead(changes) ? REST_SHARE * supply.volts() : 0;
+    return nothing(volts) ? (dead(changes) ? REST_SHARE : HUM_SHARE) * supply.volts() : 0;
   }
 
   private boolean nothing(double volts) {

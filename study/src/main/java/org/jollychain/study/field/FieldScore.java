@@ -1,5 +1,6 @@
 package org.jollychain.study.field;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -7,7 +8,6 @@ import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
 import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.diagnosis.Verdict;
-import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Sheet;
 
 /** What is counted of one sheet. */
@@ -29,8 +29,12 @@ final class FieldScore {
   private int supplies;
   private int supplyRight;
 
-  /** What was wrong with an answer, in a word; empty where nothing was. */
-  Optional<String> count(Sheet sheet, List<FieldFault> truth, Assessment said, boolean supplyRead) {
+  /**
+   * @param due what may be said of the supply; nothing where it was not read
+   * @return what was wrong with an answer, in a word; empty where nothing was
+   */
+  Optional<String> count(
+      Sheet sheet, List<FieldFault> truth, Assessment said, Collection<SupplyVerdict> due) {
     units++;
     Assessment.Leading leading = said.leading();
     boolean right = blamed(sheet, truth, leading.part());
@@ -48,12 +52,9 @@ final class FieldScore {
     sure += isSure ? 1 : 0;
     rightWhenSure += isSure && right ? 1 : 0;
     notOnSheet += given ? 1 : 0;
-    boolean supply = true;
-    if (supplyRead) {
-      supplies++;
-      supply = rightSupply(truth, said.supply().verdict());
-      supplyRight += supply ? 1 : 0;
-    }
+    boolean supply = due.isEmpty() || due.contains(said.supply().verdict());
+    supplies += due.isEmpty() ? 0 : 1;
+    supplyRight += supply && !due.isEmpty() ? 1 : 0;
     return wronged
         ? Optional.of("condemned")
         : given
@@ -63,16 +64,7 @@ final class FieldScore {
                 : !supply ? Optional.of("supply") : right ? Optional.empty() : Optional.of("wrong");
   }
 
-  private static boolean rightSupply(List<FieldFault> truth, SupplyVerdict said) {
-    Optional<String> wrong =
-        truth.stream().filter(FieldFault::ofSupply).map(FieldFault::kind).findFirst();
-    return wrong
-        .flatMap(kind -> Kebab.read(SupplyVerdict.class, kind))
-        .map(due -> due == said)
-        .orElse(said == SupplyVerdict.SOUND);
-  }
-
-  private static boolean blamed(Sheet sheet, List<FieldFault> truth, String answer) {
+  static boolean blamed(Sheet sheet, List<FieldFault> truth, String answer) {
     return truth.stream().anyMatch(f -> f.isBlamedBy(answer) || oneBody(sheet, f, answer));
   }
 

@@ -4,15 +4,21 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
 import org.jollychain.study.Sheets;
 import org.jollychain.study.StudyProbes;
 
@@ -104,9 +110,12 @@ public final class FieldStudy {
       if (!shows(wrong, visit)) {
         continue;
       }
-      counted++;
       Assessment said = diagnosis.assess(visit.taken(), complaint);
-      Optional<String> fault = score.count(sheet, wrong, said, supplyRead(visit));
+      if (sameFor(said.leading().part(), wrong, visit)) {
+        continue;
+      }
+      counted++;
+      Optional<String> fault = score.count(sheet, wrong, said, dueSupply(wrong, visit));
       if (Boolean.getBoolean("details") && fault.isPresent()) {
         print(i, fault.get(), wrong, complaint, said);
       }
@@ -133,8 +142,57 @@ public final class FieldStudy {
         && sheet.supplyPoints().containsAll(List.of(probe.red(), probe.black()));
   }
 
-  private boolean supplyRead(FieldVisit visit) {
-    return visit.taken().stream().anyMatch(e -> e instanceof Reading r && ofSupply(r.probe()));
+  /** Whether another part, open, would have shown the same at every reading: nobody can tell. */
+  private boolean sameFor(String answer, List<FieldFault> wrong, FieldVisit visit) {
+    return wrong.size() == 1
+        && sheet.parts().containsKey(answer)
+        && !FieldScore.blamed(sheet, wrong, answer)
+        && visit.taken().stream()
+            .map(e -> ((Reading) e).probe())
+            .allMatch(
+                p -> {
+                  Situation s = sheet.situation(p.situation());
+                  double open = shown(p, List.of(Change.open(answer)));
+                  double truly = shown(p, wrong.get(0).changes().apply(s));
+                  double slack =
+                      p.function().needsDeadCircuit() ? 0.5 : 0.03 * sheet.supply().volts();
+                  return Math.abs(open - truly) < slack + 0.1 * Math.max(open, truly);
+                });
+  }
+
+  private double shown(Probe probe, List<Change> changes) {
+    double value =
+        Meter.GENERAL.read(told.in(probe.situation(), probe.conditions(sheet, changes)), probe);
+    return Math.min(Meter.GENERAL.overLimitOhms(), Math.abs(value));
+  }
+
+  /** What may be said of the supply; between the legs alone one cannot tell one dead from both. */
+  private Set<SupplyVerdict> dueSupply(List<FieldFault> wrong, FieldVisit visit) {
+    Set<Probe> read =
+        visit.taken().stream()
+            .map(e -> ((Reading) e).probe())
+            .filter(this::ofSupply)
+            .collect(Collectors.toSet());
+    if (read.isEmpty()) {
+      return Set.of();
+    }
+    Optional<SupplyVerdict> is =
+        wrong.stream()
+            .filter(FieldFault::ofSupply)
+            .map(f -> Kebab.read(SupplyVerdict.class, f.kind()).orElseThrow())
+            .findFirst();
+    boolean dead =
+        is.stream().anyMatch(Set.of(SupplyVerdict.DEAD, SupplyVerdict.DEAD_LEG)::contains);
+    boolean outerOnly =
+        read.stream()
+            .allMatch(
+                p ->
+                    Set.of(p.red(), p.black())
+                        .equals(
+                            Set.of(sheet.supply().outwardPoint(), sheet.supply().homewardPoint())));
+    return dead && outerOnly && sheet.supply().lines().size() > 1
+        ? Set.of(SupplyVerdict.DEAD, SupplyVerdict.DEAD_LEG)
+        : Set.of(is.orElse(SupplyVerdict.SOUND));
   }
 
   /** What the customer sees, now and then something else, now and then nothing. */
@@ -171,8 +229,15 @@ public final class FieldStudy {
         l.mode(),
         l.probability(),
         said.supply().verdict());
-    if (how == How.FEW) {
-      List<Evidence> none = List.of();
+    said.parts().stream()
+        .filter(p -> p.probability() > 0.5)
+        .forEach(
+            p ->
+                System.out.printf(
+                    "      %s %s %.2f: %s%n", p.id(), p.verdict(), p.probability(), p.because()));
+    System.out.printf("      supply: %s%n", said.supply());
+    said.flags().forEach(f -> System.out.printf("      flag %s%n", f));
+    if (Boolean.getBoolean("readings")) {
       said.evidence()
           .forEach(
               j -> System.out.printf("      %s = %s (%s)%n", j.place(), j.shown(), j.ifSound()));

@@ -44,7 +44,7 @@ final class FieldUnit {
   /** One of all that answer to a sheet. */
   static FieldUnit of(Sheet told, RandomGenerator random) {
     Map<String, Double> contacts = new LinkedHashMap<>();
-    told.parts().keySet().forEach(p -> contacts.put("contact:" + p, Drawn.between(random, -2, 4)));
+    told.parts().keySet().forEach(p -> contacts.put("contact:" + p, Drawn.between(random, -4, 1)));
     return new FieldUnit(
         new UnitModel(built(told, random), name -> contacts.getOrDefault(name, 0.0)), random);
   }
@@ -53,18 +53,17 @@ final class FieldUnit {
     Supply on = s.supply();
     double strays = Drawn.chance(random, 0.1) ? 0.01 : Drawn.byDecade(random, 1.0 / 3, 3);
     double volts =
-        on.dc()
-            ? Drawn.between(random, 0.88, 1.12)
-            : on.system() == SupplySystem.TRANSFORMER
-                ? Drawn.between(random, 0.97, 1.18)
-                : Drawn.between(random, 0.96, 1.05);
+        on.system() == SupplySystem.TRANSFORMER
+            ? Drawn.between(random, 0.94, 1.13)
+            : 1 + 1.2 * on.tolerance() * Drawn.between(random, -1, 1);
+    double soft = on.dc() ? Drawn.byDecade(random, 0.75, 1.35) : Drawn.byDecade(random, 0.4, 2.5);
     Supply supply =
         new Supply(
             on.system(),
             on.volts() * volts,
             on.hertz(),
             on.tolerance(),
-            on.sourceOhms() * Drawn.byDecade(random, 0.4, 2.5),
+            on.sourceOhms() * soft,
             on.terminals(),
             on.bonded(),
             on.storedCharge());
