@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment.SupplyAssessment;
 import org.jollychain.core.evidence.Evidence;
@@ -107,10 +108,17 @@ final class SupplyJudgement {
     double below = SOUND_SHARE + supply.tolerance();
     double above =
         supply.system() == SupplySystem.TRANSFORMER ? Math.max(below, HARDLY_LOADED_SHARE) : below;
-    double sound = Math.abs(measurements.line(List.of(), r.probe()).mean());
+    double loaded = Math.abs(measurements.line(List.of(), r.probe()).mean());
+    // what is open behind it takes its load off
+    double unloaded = outer(r.probe()) ? Math.max(loaded, supply.volts()) : loaded;
     return !(r.shown() instanceof Shown.Figure f)
-        || Math.abs(f.value()) > sound - below * supply.volts()
-            && Math.abs(f.value()) < sound + above * supply.volts();
+        || Math.abs(f.value()) > loaded - below * supply.volts()
+            && Math.abs(f.value()) < unloaded + above * supply.volts();
+  }
+
+  private boolean outer(Probe probe) {
+    return Set.of(probe.red(), probe.black())
+        .equals(Set.of(sheet.supply().outwardPoint(), sheet.supply().homewardPoint()));
   }
 
   /**

@@ -18,7 +18,7 @@ import org.jollychain.core.sheet.SupplySystem;
 final class SupplyHypotheses {
 
   private static final double[] LOW = {0.45, 0.53, 0.62, 0.73, 0.86};
-  private static final double[] HIGH = {1.13, 1.22};
+  private static final double[] HIGH = {1.13, 1.22, 1.33};
 
   /** A control transformer that is hardly loaded stands well above its nominal volts. */
   private static final double[] HIGH_OF_TRANSFORMER = {1.25, 1.4};

@@ -122,6 +122,9 @@ sealed interface Misreading {
     private static final double SHARE = 0.003;
     private static final double STEP = 1e3;
 
+    /** With so few digits it is no figure with another prefix, but nothing (a share). */
+    private static final double FAINT = 0.2;
+
     @Override
     public ReadingLikelihood.Explained explained() {
       return ReadingLikelihood.Explained.AS_PREFIX;
@@ -129,7 +132,10 @@ sealed interface Misreading {
 
     @Override
     public double density(Figure f) {
-      double up = normal(f.value * STEP, f.mean, f.knownVariance + f.noise.thousandfold());
+      double up =
+          f.noise.thousandfold() < Math.pow(FAINT * f.value * STEP, 2)
+              ? normal(f.value * STEP, f.mean, f.knownVariance + f.noise.thousandfold())
+              : 0;
       double down = normal(f.value / STEP, f.mean, f.knownVariance + f.noise.thousandth());
       return f.within() * 0.5 * SHARE * (STEP * up + down / STEP);
     }

@@ -89,8 +89,8 @@ public final class ReadingLikelihood {
    */
   private static double drift(Supply supply) {
     return switch (supply.system()) {
-      case SPLIT_PHASE, SINGLE_PHASE, WYE_PAIR -> 0.005;
-      case TRANSFORMER -> 0.01;
+      case SPLIT_PHASE, SINGLE_PHASE, WYE_PAIR -> 0.008;
+      case TRANSFORMER -> 0.012;
       case DC -> supply.volts() < PILE_VOLTS ? 0.02 : 0.01;
     };
   }

@@ -43,6 +43,9 @@ public final class Circuit {
   private static final double LEG_IMBALANCE = 0.004;
   private static final double TRANSFORMER_TOLERANCE = 0.14;
 
+  /** How far the copper of a winding is off (a share); common practice, no source. */
+  private static final double COPPER_SD = 0.05;
+
   /** A glowing element resists a little more than a cold one: common practice, no source. */
   private static final double HOT_FACTOR = 1.03;
 
@@ -254,10 +257,10 @@ public final class Circuit {
       return Complex.of(open ? OPEN_OHMS : contact);
     }
     if (part.behaviour() instanceof Behaviour.Source source) {
-      return windingOhms(source.winding());
+      return windingOhms(part.id(), source.winding());
     }
-    // the two windings of a transformer go together, so a primary has no spread of its own
-    boolean spread = !part.kind().is(PartKind.Trait.WOUND);
+    // the fed windings of a transformer go together, so a primary has no spread of its own
+    boolean spread = radiansPerSecond() == 0 || !part.kind().is(PartKind.Trait.WOUND);
     double band = part.behaviour().tolerance();
     double own = spread ? draw.normal("load:" + part.id(), 1, band / 2) : 1;
     return part.load()
@@ -267,9 +270,9 @@ public final class Circuit {
         .orElse(Complex.of(OPEN_OHMS));
   }
 
-  private Complex windingOhms(Winding winding) {
+  private Complex windingOhms(String id, Winding winding) {
     if (radiansPerSecond() == 0) {
-      return Complex.of(winding.windingOhms());
+      return Complex.of(draw.normal("load:" + id, winding.windingOhms(), COPPER_SD));
     }
     LoadRating primary = sheet.part(winding.primary()).load().orElseThrow();
     Complex magnetising = loadOhms(sheet.part(winding.primary()).kind(), primary);

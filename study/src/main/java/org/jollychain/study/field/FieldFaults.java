@@ -181,7 +181,8 @@ final class FieldFaults {
                         Change.source(
                             Supply.conductor("line2"), Complex.polar(1, Math.toRadians(60))))));
       }
-    } else if (supply.bonded().filter("neutral"::equals).isPresent()) {
+    } else if (supply.system() == SupplySystem.SINGLE_PHASE
+        && supply.bonded().filter("neutral"::equals).isPresent()) {
       ways.add(
           supply(
               "swapped",

@@ -1,5 +1,7 @@
 package org.jollychain.study.field;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -11,6 +13,7 @@ import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Probe;
@@ -117,7 +120,7 @@ public final class FieldStudy {
       counted++;
       Optional<String> fault = score.count(sheet, wrong, said, dueSupply(wrong, visit));
       if (Boolean.getBoolean("details") && fault.isPresent()) {
-        print(i, fault.get(), wrong, complaint, said);
+        print(i, fault.get(), wrong, complaint, visit, said);
       }
     }
     return score;
@@ -216,6 +219,7 @@ public final class FieldStudy {
       String fault,
       List<FieldFault> wrong,
       Optional<String> complaint,
+      FieldVisit visit,
       Assessment said) {
     Assessment.Leading l = said.leading();
     System.out.printf(
@@ -238,9 +242,30 @@ public final class FieldStudy {
     System.out.printf("      supply: %s%n", said.supply());
     said.flags().forEach(f -> System.out.printf("      flag %s%n", f));
     if (Boolean.getBoolean("readings")) {
-      said.evidence()
-          .forEach(
-              j -> System.out.printf("      %s = %s (%s)%n", j.place(), j.shown(), j.ifSound()));
+      System.out.printf(
+          "- {case: %s, sheet: %s, complaint: %s, read: %s}%n",
+          number,
+          sheet.key(),
+          complaint.orElse("none"),
+          visit.taken().stream().map(e -> shorthand((Reading) e)).toList());
     }
+  }
+
+  /** As the field's cases of the core's tests are written. */
+  private String shorthand(Reading r) {
+    Probe p = r.probe();
+    String shown =
+        r.shown() instanceof Shown.Figure f
+            ? BigDecimal.valueOf(f.value())
+                .setScale((int) Math.round(-Math.log10(f.resolution())), RoundingMode.HALF_EVEN)
+                .toPlainString()
+            : "OL";
+    return "\"%s %s %s %s%s\""
+        .formatted(
+            p.situation(),
+            p.function().toString().startsWith("amps") ? "amps" : p.function().toString(),
+            p.part().orElse(p.red() + "-" + p.black()),
+            shown,
+            p.liftedAt().isEmpty() ? "" : " lifted " + String.join(" ", p.liftedAt()));
   }
 }
