@@ -109,7 +109,7 @@ public final class BaseRates {
     return switch (fault) {
       case DEAD -> 0.3;
       case DEAD_LEG -> 0.34;
-      case LOW -> 0.2;
+      case LOW -> 0.22;
       case HIGH -> 0.05;
       case OPEN_NEUTRAL -> 0.05;
       case WRONG_SYSTEM -> 0.05;

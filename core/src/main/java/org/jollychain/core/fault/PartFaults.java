@@ -35,6 +35,15 @@ final class PartFaults {
   /** Each step of a grid stands for its neighbourhood: width over the square root of twelve. */
   private static final double DROPPING_LOG_SD = 0.115;
 
+  /** A contact that has welded by a corner, and still drops (ohm). */
+  private static final double BADLY_WELDED_OHMS = 0.12;
+
+  private static final double BADLY_WELDED_LOG_SD = 0.8;
+  private static final double BADLY_WELDED_SHARE = 0.25;
+
+  /** With so many times less in series with it, it could not be told from a worn one. */
+  private static final double MUCH_MORE = 50;
+
   private static final double OFF_VALUE_LOG_SD = 0.13;
   private static final double[] OFF_VALUE = {0.35, 0.5, 0.68, 1.3, 1.6, 2.3, 4};
 
@@ -54,11 +63,13 @@ final class PartFaults {
   /** One that passes less than this beside what it is in series with is open (a share). */
   private static final double AS_GOOD_AS_OPEN = 20;
 
-  /** A ground fault (ohm); where along the part it is tells. */
-  private static final double[] GROUND_OHMS = {0.15, 1.2, 10};
+  /** Failing insulation (ohm), down to a ground fault. */
+  private static final double[] LEAK_OHMS = {0.15, 1.2, 10, 80, 640, 5e3, 40e3, 320e3, 2.6e6};
 
-  /** Failing insulation (ohm), so much that it does not matter where. */
-  private static final double[] LEAK_OHMS = {80, 640, 5e3, 40e3, 320e3, 2.6e6};
+  private static final double GROUNDED_OHMS = 10;
+
+  /** Where along a part it leaks tells, if the leak is not so many times what the part has. */
+  private static final double WHERE_TELLS = 50;
 
   private static final double LEAK_LOG_SD = 0.6;
   private static final double[] LEAK_ALONG = {0.05, 0.22, 0.5, 0.78, 0.95};
@@ -79,7 +90,7 @@ final class PartFaults {
   List<Hypothesis> all() {
     opens();
     trips();
-    share(FaultMode.STUCK, 1, List.of(Change.closed(part.id())));
+    sticks();
     drops();
     share(FaultMode.CASE_LEAK, 1, leaking());
     offValue(FaultMode.OFF_VALUE_LOW, false);
@@ -106,6 +117,18 @@ final class PartFaults {
               Hypothesis.Kind.FAULTY,
               List.of(new Fault.OfPart(part.id(), mode, List.of(change), Presence.ALWAYS)),
               weight));
+    }
+  }
+
+  /** Welded; where the rest of its circuit leaves it some current, also by a corner. */
+  private void sticks() {
+    boolean drops = circuit.loopOhms(part.id()) > MUCH_MORE * BADLY_WELDED_OHMS;
+    add(FaultMode.STUCK, drops ? 1 - BADLY_WELDED_SHARE : 1, Change.closed(part.id()));
+    if (drops) {
+      add(
+          FaultMode.STUCK,
+          BADLY_WELDED_SHARE,
+          Change.closed(part.id(), BADLY_WELDED_OHMS).spread(BADLY_WELDED_LOG_SD));
     }
   }
 
@@ -171,17 +194,17 @@ final class PartFaults {
 
   private List<Change> leaking() {
     List<Change> leaks = new ArrayList<>();
-    leaking(leaks, part.actsAsLink() ? LEAK_AT_ENDS : LEAK_ALONG, GROUND_OHMS);
-    leaking(leaks, part.actsAsLink() ? LEAK_AT_ENDS : LEAK_IN_THE_MIDDLE, LEAK_OHMS);
-    return leaks;
-  }
-
-  private void leaking(List<Change> leaks, double[] places, double[] grades) {
-    for (double along : places) {
-      for (double ohms : grades) {
+    double own = part.load().map(l -> l.windingOhms().orElse(l.ohms())).orElse(0.0);
+    for (double ohms : LEAK_OHMS) {
+      double[] places =
+          part.actsAsLink()
+              ? LEAK_AT_ENDS
+              : ohms < WHERE_TELLS * own || ohms <= GROUNDED_OHMS ? LEAK_ALONG : LEAK_IN_THE_MIDDLE;
+      for (double along : places) {
         leaks.add(Change.leak(part.id(), along, ohms).spread(LEAK_LOG_SD));
       }
     }
+    return leaks;
   }
 
   private void offValue(FaultMode mode, boolean high) {

@@ -38,6 +38,9 @@ final class SupplyHypotheses {
   /** One with more takes most of what any heater needs. */
   private static final double MOST_OF_IT_OHMS = 10;
 
+  /** One with more is as good as open. */
+  private static final double ALL_OF_IT_OHMS = 2e3;
+
   /** What else hangs on a dead leg (ohm). */
   private static final double[] NEIGHBOURS_OHMS = {4, 30, 250, 2e3};
 
@@ -143,13 +146,19 @@ final class SupplyHypotheses {
   private void joints(SupplyFault kind, List<String> terminals, double share) {
     for (String terminal : terminals) {
       for (double ohms : JOINT_OHMS) {
-        boolean slight = kind == SupplyFault.DEAD_LEG && ohms < MOST_OF_IT_OHMS;
         add(
-            slight ? SupplyFault.LOW : kind,
+            jointed(kind, ohms),
             share / terminals.size() / JOINT_OHMS.length,
             List.of(Change.dropping(Supply.conductor(terminal), ohms).spread(JOINT_LOG_SD)));
       }
     }
+  }
+
+  private static SupplyFault jointed(SupplyFault kind, double ohms) {
+    if (kind == SupplyFault.DEAD_LEG && ohms < MOST_OF_IT_OHMS) {
+      return SupplyFault.LOW;
+    }
+    return kind == SupplyFault.LOW && ohms > ALL_OF_IT_OHMS ? SupplyFault.DEAD : kind;
   }
 
   /** The neutral brings the volts, and the line is at earth. */

@@ -89,7 +89,7 @@ public final class ReadingLikelihood {
    */
   private static double drift(Supply supply) {
     return switch (supply.system()) {
-      case SPLIT_PHASE, SINGLE_PHASE, WYE_PAIR -> 0.008;
+      case SPLIT_PHASE, SINGLE_PHASE, WYE_PAIR -> 0.0065;
       case TRANSFORMER -> 0.012;
       case DC -> supply.volts() < PILE_VOLTS ? 0.02 : 0.01;
     };

@@ -33,7 +33,14 @@ public sealed interface Change {
   }
 
   static Change closed(String branch) {
-    return new InBranch(branch, 0, Circuit.CONTACT_OHMS, Complex.ONE, 0, 0);
+    return closed(branch, Circuit.CONTACT_OHMS);
+  }
+
+  /**
+   * @param ohms that are left of it (ohm)
+   */
+  static Change closed(String branch, double ohms) {
+    return new InBranch(branch, 0, ohms, Complex.ONE, 0, 0);
   }
 
   /**

@@ -60,8 +60,15 @@ final class FieldFaults {
     }
     if (kind < 0.3) {
       double ohms = Drawn.byDecade(random, 2e3, 800e3);
-      return always(
-          part, "leaky open", Change.scaled(part.id(), 0), Change.dropping(part.id(), ohms));
+      return new FieldFault(
+          part.id(),
+          "leaky open",
+          s ->
+              part.stateIn(s) == ContactState.OPEN
+                  ? List.of()
+                  : List.of(Change.scaled(part.id(), 0), Change.dropping(part.id(), ohms)),
+          false,
+          commandsOf(part));
     }
     if (kind < 0.42 && mayWeld) {
       double ohms = Drawn.byDecade(random, 0.003, 0.2);
@@ -76,7 +83,11 @@ final class FieldFaults {
           List.of());
     }
     boolean sometimes = kind > 0.95;
-    FieldFault open = always(part, sometimes ? "comes and goes" : "open", opened(part));
+    FieldFault open =
+        always(
+            part,
+            sometimes ? "comes and goes" : "open",
+            sometimes ? new Change[] {Change.open(part.id())} : opened(part));
     return new FieldFault(
         part.id(),
         open.kind(),

@@ -176,7 +176,7 @@ public final class FieldStudy {
             .map(e -> ((Reading) e).probe())
             .filter(this::ofSupply)
             .collect(Collectors.toSet());
-    if (read.isEmpty()) {
+    if (read.isEmpty() || read.stream().anyMatch(visit::slippedAt)) {
       return Set.of();
     }
     Optional<SupplyVerdict> is =
@@ -194,7 +194,7 @@ public final class FieldStudy {
                         .equals(
                             Set.of(sheet.supply().outwardPoint(), sheet.supply().homewardPoint())));
     return dead && outerOnly && sheet.supply().lines().size() > 1
-        ? Set.of(SupplyVerdict.DEAD, SupplyVerdict.DEAD_LEG)
+        ? Set.of(SupplyVerdict.DEAD, SupplyVerdict.DEAD_LEG, SupplyVerdict.LOW)
         : Set.of(is.orElse(SupplyVerdict.SOUND));
   }
 

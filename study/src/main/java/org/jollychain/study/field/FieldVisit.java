@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -29,6 +30,10 @@ final class FieldVisit {
 
   private static final Instant ARRIVED = Instant.parse("2026-05-04T08:00:00Z");
   private static final double SLIPS = 0.03;
+
+  /** Who reads again presses harder. */
+  private static final double SLIPS_AGAIN = 0.005;
+
   private static final int MOST_READINGS = 12;
 
   private final UnitModel told;
@@ -38,6 +43,7 @@ final class FieldVisit {
   private final RandomGenerator random;
   private final List<Evidence> taken = new ArrayList<>();
   private final List<Probe> odd = new ArrayList<>();
+  private final Set<Probe> slipped = new HashSet<>();
 
   FieldVisit(UnitModel told, FieldUnit unit, RandomGenerator random) {
     this.told = told;
@@ -162,7 +168,17 @@ final class FieldVisit {
 
   /** What a probe shows, the hand's slips with it. */
   String shown(Probe probe) {
-    return Drawn.chance(random, SLIPS) ? slipped(probe) : meter.read(unit, probe);
+    if (Drawn.chance(random, odd.contains(probe) ? SLIPS_AGAIN : SLIPS)) {
+      slipped.add(probe);
+      return slipped(probe);
+    }
+    slipped.remove(probe);
+    return meter.read(unit, probe);
+  }
+
+  /** Whether the last reading there was a slip. */
+  boolean slippedAt(Probe probe) {
+    return slipped.contains(probe);
   }
 
   /**
