@@ -1,5 +1,6 @@
 package org.jollychain.core.plan;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -7,6 +8,7 @@ import java.util.Optional;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.inference.Posterior;
@@ -22,6 +24,9 @@ public final class Planner {
 
   /** From here on it is too likely that power does harm. */
   private static final double UNSAFE = 0.3;
+
+  /** A suspect that is no likelier without a reading rests on that reading. */
+  private static final double DOUBTED = 0.8;
 
   private final Diagnosis diagnosis;
   private final Sheet sheet;
@@ -55,6 +60,10 @@ public final class Planner {
       return state
           .confirming(end.get(), opinion.assessment().leading().confirmed())
           .map(q -> writer.confirm(q, end.get()))
+          .or(
+              () ->
+                  decidedBy(state, end.get(), evidence, complaint)
+                      .map(q -> writer.again(q, end.get())))
           .orElseGet(() -> writer.end(end.get(), opinion.assessment().leading()));
     }
     List<TwoStepLookahead.Option<Question, WorkState>> ranked = TwoStepLookahead.ranked(state.at());
@@ -66,6 +75,45 @@ public final class Planner {
       return writer.nothing();
     }
     return writer.ask(ranked, inOrder);
+  }
+
+  /**
+   * The test that alone decides, if one does: nobody is condemned by one touch of a probe, so what
+   * would be doubted without it is read once more.
+   */
+  private Optional<Question> decidedBy(
+      PlanningState state,
+      int culprit,
+      List<? extends Evidence> evidence,
+      Optional<String> complaint) {
+    Culprit suspect = state.problem().culprits().get(culprit);
+    if (!suspect.suspect()) {
+      return Optional.empty();
+    }
+    Map<Question, List<Evidence>> made = new LinkedHashMap<>();
+    for (Evidence e : evidence) {
+      questions
+          .answeredBy(e)
+          .filter(state.problem()::mayBeMade)
+          .ifPresent(q -> made.computeIfAbsent(q, k -> new ArrayList<>()).add(e));
+    }
+    return made.entrySet().stream()
+        .filter(m -> m.getValue().size() == 1 && m.getKey().kind() == Question.Kind.MEASURE)
+        .filter(m -> doubted(suspect, without(evidence, m.getValue()), complaint))
+        .map(Map.Entry::getKey)
+        .findFirst();
+  }
+
+  private static List<Evidence> without(List<? extends Evidence> all, List<Evidence> left) {
+    return all.stream().filter(e -> !left.contains(e)).map(Evidence.class::cast).toList();
+  }
+
+  private boolean doubted(Culprit suspect, List<Evidence> evidence, Optional<String> complaint) {
+    return diagnosis.beliefs(evidence, complaint).stream()
+            .filter(e -> e.hypothesis().blames(suspect))
+            .mapToDouble(Posterior.Entry::probability)
+            .sum()
+        < DOUBTED;
   }
 
   /** What is left to the end in every order, side by side. */

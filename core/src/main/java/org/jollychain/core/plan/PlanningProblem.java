@@ -228,9 +228,12 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
   /** All that may be asked and has not been. */
   List<Question> open(Set<Question> asked) {
-    return questions.all().stream()
-        .filter(q -> allowed(q) && !asked.contains(q) && !skipped(q) && reached(q))
-        .toList();
+    return questions.all().stream().filter(q -> !asked.contains(q) && mayBeMade(q)).toList();
+  }
+
+  /** Whether permit, method, reach and what was skipped allow it. */
+  boolean mayBeMade(Question question) {
+    return allowed(question) && !skipped(question) && reached(question);
   }
 
   private boolean skipped(Question question) {

@@ -101,6 +101,22 @@ final class ProposalWriter {
         new Plan.Expected(1, proposal.minutes()));
   }
 
+  /** What alone decides is read once more. */
+  Plan again(Question question, int call) {
+    String what = problem.culprits().get(call).title(sheet);
+    Proposal proposal =
+        proposal(
+            question,
+            true,
+            "One reading alone decides against the %s. Touch the leads together, then read it once more with firm contact."
+                .formatted(what));
+    return plan(
+        List.of(proposal),
+        Plan.State.CONFIRM,
+        "Once more, before the %s is condemned.".formatted(what),
+        new Plan.Expected(1, proposal.minutes()));
+  }
+
   private Plan plan(List<Proposal> next, Plan.State how, String say, Plan.Expected expected) {
     return new Plan(next, how, say, confirmBy(), expected);
   }

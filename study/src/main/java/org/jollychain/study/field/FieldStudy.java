@@ -18,6 +18,12 @@ import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.plan.CandidateTests;
+import org.jollychain.core.plan.Method;
+import org.jollychain.core.plan.Order;
+import org.jollychain.core.plan.Planner;
+import org.jollychain.core.plan.Policy;
+import org.jollychain.core.plan.Proposal;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
@@ -33,10 +39,13 @@ public final class FieldStudy {
 
   private static final double SECOND_FAULTS = 0.1;
   private static final double WRONG_COMPLAINTS = 0.1;
+  private static final int MOST_QUESTIONS = 60;
 
   private final Sheet sheet;
   private final UnitModel told;
   private final Diagnosis diagnosis;
+  private final Planner planner;
+  private final CandidateTests questions;
   private final List<Probe> everything;
   private final How how;
   private final long seed;
@@ -44,7 +53,8 @@ public final class FieldStudy {
   /** How much is read. */
   enum How {
     FULL("Everything a sheet has to ask, live and isolated"),
-    FEW("The few readings a technician takes, where one of them shows the fault");
+    FEW("The few readings a technician takes, where one of them shows the fault"),
+    PLAN("What the plan asks, to its stop, where the complaint is of the fault");
 
     private final String words;
 
@@ -57,6 +67,8 @@ public final class FieldStudy {
     this.sheet = Sheets.read(key);
     this.told = new UnitModel(sheet);
     this.diagnosis = new Diagnosis(sheet);
+    this.planner = new Planner(diagnosis);
+    this.questions = new CandidateTests(told);
     StudyProbes probes = new StudyProbes(told);
     this.everything = Stream.concat(probes.live().stream(), probes.isolated().stream()).toList();
     this.how = how;
@@ -105,16 +117,17 @@ public final class FieldStudy {
       unit.suffer(wrong);
       Optional<String> complaint = complaint(unit, random);
       FieldVisit visit = new FieldVisit(told, unit, random);
-      if (how == How.FULL) {
-        visit.readAll(everything);
-      } else {
-        visit.readFew(complaint);
-      }
-      if (!shows(wrong, visit)) {
+      boolean shows =
+          switch (how) {
+            case FULL -> visit.readAll(everything) && shows(wrong, visit);
+            case FEW -> visit.readFew(complaint) && shows(wrong, visit);
+            case PLAN -> complaint.isPresent() && asked(visit, wrong, complaint.get());
+          };
+      if (!shows) {
         continue;
       }
       Assessment said = diagnosis.assess(visit.taken(), complaint);
-      if (sameFor(said.leading().part(), wrong, visit)) {
+      if (how != How.PLAN && sameFor(said.leading().part(), wrong, visit)) {
         continue;
       }
       counted++;
@@ -124,6 +137,21 @@ public final class FieldStudy {
       }
     }
     return score;
+  }
+
+  /** Works through the plan to its end. */
+  private boolean asked(FieldVisit visit, List<FieldFault> wrong, String complaint) {
+    Optional<String> told = Optional.of(complaint);
+    Policy policy = Policy.of(Method.MIXED, Order.BEST_VALUE, true);
+    for (int i = 0; i < MOST_QUESTIONS; i++) {
+      Diagnosis.Opinion opinion = diagnosis.opinion(visit.taken(), told);
+      List<Proposal> next = planner.plan(opinion, visit.taken(), told, policy).next();
+      if (next.isEmpty() || next.get(0).reseated()) {
+        return true;
+      }
+      visit.answer(questions.byId(next.get(0).id()).orElseThrow(), wrong);
+    }
+    return true;
   }
 
   /** Whether a test of its own, or the supply's, showed something of every fault. */
@@ -173,6 +201,7 @@ public final class FieldStudy {
   private Set<SupplyVerdict> dueSupply(List<FieldFault> wrong, FieldVisit visit) {
     Set<Probe> read =
         visit.taken().stream()
+            .filter(Reading.class::isInstance)
             .map(e -> ((Reading) e).probe())
             .filter(this::ofSupply)
             .collect(Collectors.toSet());
@@ -247,7 +276,9 @@ public final class FieldStudy {
           number,
           sheet.key(),
           complaint.orElse("none"),
-          visit.taken().stream().map(e -> shorthand((Reading) e)).toList());
+          visit.taken().stream()
+              .map(e -> e instanceof Reading r ? shorthand(r) : "\"" + e.canonical() + "\"")
+              .toList());
     }
   }
 

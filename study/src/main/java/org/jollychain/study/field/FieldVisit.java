@@ -10,8 +10,12 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.random.RandomGenerator;
+import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Inspection;
+import org.jollychain.core.evidence.Observation;
+import org.jollychain.core.evidence.Question;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.network.Meter;
@@ -20,6 +24,7 @@ import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.Code;
 import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
@@ -43,6 +48,7 @@ final class FieldVisit {
   private final RandomGenerator random;
   private final List<Evidence> taken = new ArrayList<>();
   private final List<Probe> odd = new ArrayList<>();
+  private final Set<Probe> seen = new HashSet<>();
   private final Set<Probe> slipped = new HashSet<>();
 
   FieldVisit(UnitModel told, FieldUnit unit, RandomGenerator random) {
@@ -63,16 +69,17 @@ final class FieldVisit {
   }
 
   /** Everything a sheet has to ask, each reading once, what looks strange twice. */
-  void readAll(List<Probe> probes) {
+  boolean readAll(List<Probe> probes) {
     for (Probe probe : probes) {
       if (read(probe)) {
         read(probe);
       }
     }
+    return true;
   }
 
   /** The few that one takes who looks for what is dead. */
-  void readFew(Optional<String> complaint) {
+  boolean readFew(Optional<String> complaint) {
     List<Chain> chains = new ArrayList<>(told.chains().keySet());
     Collections.shuffle(chains, new java.util.Random(random.nextLong()));
     List<String> dead =
@@ -88,6 +95,7 @@ final class FieldVisit {
       case 1 -> hopscotch(chain, live);
       default -> isolated(chain);
     }
+    return true;
   }
 
   private void drops(Chain chain, String live) {
@@ -158,6 +166,64 @@ final class FieldVisit {
     }
   }
 
+  /** What is found when the plan asks. */
+  Evidence answer(Question question, List<FieldFault> wrong) {
+    int minute = taken.size();
+    String id = "r" + (minute + 1);
+    Optional<Instant> at = at(minute);
+    Evidence answer =
+        question.as(
+            new Question.Kinds<>() {
+              @Override
+              public Evidence measure(Question.Measure m) {
+                return reading(id, minute, m.at(), shown(m.at()));
+              }
+
+              @Override
+              public Evidence runs(Question.Runs r) {
+                double share = unit.share(r.load(), r.situation());
+                Observation.Runs runs =
+                    share > 0.6
+                        ? Observation.Runs.YES
+                        : share > 0.03 ? Observation.Runs.WEAKLY : Observation.Runs.NO;
+                return new Observation(id, r.load(), r.situation(), runs, at);
+              }
+
+              @Override
+              public Evidence look(Question.Look look) {
+                boolean bad =
+                    wrong.stream()
+                        .anyMatch(
+                            f ->
+                                f.culprit().equals(look.at())
+                                    && Set.of("open", "dropping").contains(f.kind()));
+                Inspection.Finding finding =
+                    bad && Drawn.chance(random, 0.3)
+                        ? Inspection.Finding.BURNT
+                        : Inspection.Finding.LOOKS_SOUND;
+                return new Inspection(id, look.at(), look.situation(), finding, at);
+              }
+
+              @Override
+              public Evidence code(Question.Code c) {
+                Optional<String> shown =
+                    sheet.codes().values().stream()
+                        .filter(
+                            code ->
+                                wrong.stream().anyMatch(f -> code.suspects().contains(f.culprit())))
+                        .map(Code::id)
+                        .findFirst();
+                return new CodeShown(id, shown, c.situation(), at);
+              }
+            });
+    taken.add(answer);
+    return answer;
+  }
+
+  private static Optional<Instant> at(int minute) {
+    return Optional.of(ARRIVED.plus(Duration.ofMinutes(2L * minute)));
+  }
+
   private boolean full() {
     return taken.size() >= MOST_READINGS;
   }
@@ -168,7 +234,7 @@ final class FieldVisit {
 
   /** What a probe shows, the hand's slips with it. */
   String shown(Probe probe) {
-    if (Drawn.chance(random, odd.contains(probe) ? SLIPS_AGAIN : SLIPS)) {
+    if (Drawn.chance(random, seen.add(probe) ? SLIPS : SLIPS_AGAIN)) {
       slipped.add(probe);
       return slipped(probe);
     }
@@ -204,7 +270,7 @@ final class FieldVisit {
             Optional.empty(),
             probe.celsius().map("%.0f C"::formatted),
             false,
-            Optional.of(ARRIVED.plus(Duration.ofMinutes(2L * minute))));
+            at(minute));
     return new Entry(
             id,
             probe.function().toString(),
