@@ -54,6 +54,9 @@ final class PartFaults {
   private static final double FAR_OFF_VALUE_SHARE = 0.5;
   private static final double SHORTED_SENSORS = 0.6;
 
+  /** Rare: a load that is short all through trips its breaker. */
+  private static final double SHORTED_LOADS = 0.08;
+
   /** What an open part may still pass through carbon and damp (ohm). */
   private static final double[] LEAKY_OPEN_OHMS = {1.5e3, 2e4, 2.5e5, 3e6, 4e7};
 
@@ -216,7 +219,7 @@ final class PartFaults {
     share(mode, 1 - FAR_OFF_VALUE_SHARE, scaled(OFF_VALUE, OFF_VALUE_LOG_SD, high));
     share(mode, FAR_OFF_VALUE_SHARE / 2, scaled(FAR_OFF_VALUE, FAR_OFF_VALUE_LOG_SD, high));
     if (!high) {
-      add(mode, sensor ? SHORTED_SENSORS : FAR_OFF_VALUE_SHARE / 2, Change.closed(part.id()));
+      add(mode, sensor ? SHORTED_SENSORS : SHORTED_LOADS, Change.closed(part.id()));
     }
   }
 

@@ -13,6 +13,7 @@ import org.jollychain.core.evidence.Reading;
 final class EvidenceModels implements Evidence.Kinds<EvidenceModel<?>> {
 
   private final MeasurementModel measurements;
+  private final History history;
   private final List<Inspection> resets;
   private final ObservationModel observations;
   private final CodeModel codes;
@@ -20,8 +21,9 @@ final class EvidenceModels implements Evidence.Kinds<EvidenceModel<?>> {
   /**
    * @param all of the evidence: what was reset before a reading was taken bears on it
    */
-  EvidenceModels(MeasurementModel measurements, List<Evidence> all) {
+  EvidenceModels(MeasurementModel measurements, List<Evidence> all, History history) {
     this.measurements = measurements;
+    this.history = history;
     this.resets =
         all.stream()
             .filter(Inspection.class::isInstance)
@@ -39,7 +41,8 @@ final class EvidenceModels implements Evidence.Kinds<EvidenceModel<?>> {
             .filter(i -> reading.at().filter(at -> at.isAfter(i.at().orElseThrow())).isPresent())
             .map(Inspection::part)
             .collect(Collectors.toSet());
-    return new ReadingModel(measurements, reading, reset);
+    return new ReadingModel(
+        measurements, reading, reset, reset.isEmpty() && history.belied(reading));
   }
 
   @Override

@@ -23,17 +23,18 @@ final class History {
   /** So many times less at another time is no noise. */
   private static final double MANIFOLD = 4;
 
+  /** More than any meter shows. */
+  private static final double OVER_LIMIT = 1e12;
+
   private final List<Evidence> evidence;
+  private final Map<Probe, DoubleSummaryStatistics> shown = new HashMap<>();
   private final Set<String> unsteady;
 
   History(List<Evidence> evidence) {
     this.evidence = evidence;
-    Map<Probe, DoubleSummaryStatistics> shown = new HashMap<>();
     for (Evidence e : evidence) {
-      if (e instanceof Reading r && r.shown() instanceof Shown.Figure f) {
-        shown
-            .computeIfAbsent(r.probe(), p -> new DoubleSummaryStatistics())
-            .accept(Math.abs(f.value()));
+      if (e instanceof Reading r && !r.reseated()) {
+        shown.computeIfAbsent(r.probe(), p -> new DoubleSummaryStatistics()).accept(size(r));
       }
     }
     this.unsteady =
@@ -45,6 +46,15 @@ final class History {
                     r.probe().part().isPresent() && (r.reseated() || changed(shown.get(r.probe()))))
             .map(r -> r.probe().part().orElseThrow())
             .collect(Collectors.toSet());
+  }
+
+  private static double size(Reading reading) {
+    return reading.shown() instanceof Shown.Figure f ? Math.abs(f.value()) : OVER_LIMIT;
+  }
+
+  /** Whether another touch of the same points showed something quite different. */
+  boolean belied(Reading reading) {
+    return !reading.reseated() && changed(shown.get(reading.probe()));
   }
 
   /**

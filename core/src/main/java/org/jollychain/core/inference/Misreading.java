@@ -161,8 +161,10 @@ sealed interface Misreading {
     public double density(Figure f) {
       double leads = MeterError.LEAD_OHMS_SD * MeterError.LEAD_OHMS_SD;
       return f.ohms()
-          ? FALSE_SHORT * normal(f.value, f.meter.leadOhms(), leads)
-          : SHARE * normal(f.value, 0, Math.max(f.ownVariance, SMALLEST_VARIANCE));
+          ? f.noise.doubt() * FALSE_SHORT * normal(f.value, f.meter.leadOhms(), leads)
+          : f.noise.doubt()
+              * SHARE
+              * normal(f.value, 0, Math.max(f.ownVariance, SMALLEST_VARIANCE));
     }
   }
 
@@ -182,10 +184,11 @@ sealed interface Misreading {
     @Override
     public double density(Figure f) {
       return f.ohms()
-          ? OHMS_SHARE
+          ? f.noise.doubt()
+              * OHMS_SHARE
               / (Math.max(f.value, SMALLEST_OHMS)
                   * Math.log(f.meter.overLimitOhms() / SMALLEST_OHMS))
-          : SHARE / (LARGEST_SHARE * f.sourceVolts);
+          : f.noise.doubt() * SHARE / (LARGEST_SHARE * f.sourceVolts);
     }
   }
 }

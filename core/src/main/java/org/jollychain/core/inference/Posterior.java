@@ -85,7 +85,7 @@ public final class Posterior {
             .map(e -> ((Reading) e).meter())
             .distinct()
             .toList();
-    EvidenceModels kinds = new EvidenceModels(measurements, evidence);
+    EvidenceModels kinds = new EvidenceModels(measurements, evidence, history);
     for (Evidence e : evidence) {
       places.put(e, places.size());
       models.add(e.as(kinds));

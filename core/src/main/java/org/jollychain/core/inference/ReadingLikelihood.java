@@ -30,6 +30,12 @@ public final class ReadingLikelihood {
 
   private static final double BUZZER_WRONG = 0.005;
 
+  /** So many ohms are insulation, and hang on dirt and damp. */
+  private static final double INSULATION_OHMS = 1e6;
+
+  /** By how much they differ from one reading to the next (one standard deviation). */
+  private static final double INSULATION_SHARE = 0.08;
+
   /** Volts that a lead picks up from the wires around it, as a share of the supply's. */
   private static final double PICKUP_SHARE = 1e-4;
 
@@ -173,10 +179,26 @@ public final class ReadingLikelihood {
   /**
    * What a figure on a display leaves open, whatever is expected: variances of counts and rounding,
    * as it stands and a thousand times greater and smaller.
+   *
+   * @param doubt how many times likelier a slip is than usual
    */
-  public record Noise(double asRead, double thousandfold, double thousandth) {
+  public record Noise(double asRead, double thousandfold, double thousandth, double doubt) {
 
-    private static final Noise NONE = new Noise(0, 0, 0);
+    private static final Noise NONE = new Noise(0, 0, 0, 1);
+
+    /** Another touch of the same points showed something else: one of the two was none. */
+    private static final double BELIED_OHMS = 15;
+
+    private static final double BELIED_VOLTS = 4;
+
+    /** The same where it was read again and was quite another. */
+    Noise belied(MeterFunction function) {
+      return new Noise(
+          asRead,
+          thousandfold,
+          thousandth,
+          function.needsDeadCircuit() ? BELIED_OHMS : BELIED_VOLTS);
+    }
 
     public static Noise of(double sourceVolts, Reading reading) {
       Meter meter = reading.meter();
@@ -184,7 +206,8 @@ public final class ReadingLikelihood {
           ? new Noise(
               variance(meter, sourceVolts, reading, figure, 1),
               variance(meter, sourceVolts, reading, figure, 1e3),
-              variance(meter, sourceVolts, reading, figure, 1e-3))
+              variance(meter, sourceVolts, reading, figure, 1e-3),
+              1)
           : NONE;
     }
 
@@ -214,7 +237,7 @@ public final class ReadingLikelihood {
     if (reading.shown() instanceof Shown.Figure figure) {
       absorb(line, reading, figure, noise);
     } else {
-      absorbOther(line, reading);
+      absorbOther(line, reading, noise);
     }
   }
 
@@ -228,18 +251,15 @@ public final class ReadingLikelihood {
     absorb(probability, Explained.AS_READ);
   }
 
-  private void absorbOther(LinearPrediction line, Reading reading) {
+  private void absorbOther(LinearPrediction line, Reading reading, Noise leftOpen) {
     boolean ohms = reading.probe().function().needsDeadCircuit();
     if (reading.shown() instanceof Shown.OverLimit && ohms) {
+      double openLeads = leftOpen.doubt() * Misreading.NoContact.OPEN_LEADS;
       double probability =
-          (1 - Misreading.NoContact.OPEN_LEADS - Misreading.Anything.SHARE)
+          (1 - openLeads - Misreading.Anything.SHARE)
                   * above(line.mean(), reading.meter().overLimitOhms())
-              + Misreading.NoContact.OPEN_LEADS;
-      absorb(
-          probability,
-          probability < 2 * Misreading.NoContact.OPEN_LEADS
-              ? Explained.AS_SLIP
-              : Explained.AS_READ);
+              + openLeads;
+      absorb(probability, probability < 2 * openLeads ? Explained.AS_SLIP : Explained.AS_READ);
     } else if (reading.shown() instanceof Shown.Buzzer buzzer) {
       double sounds = 1 - above(line.mean(), reading.meter().buzzerOhms());
       double probability =
@@ -355,7 +375,10 @@ public final class ReadingLikelihood {
    */
   private double expectedVariance(LinearPrediction line, MeterFunction function, Meter meter) {
     double gain = MeterError.of(meter, function).ownGainSd(line.mean());
-    double drift = function.needsDeadCircuit() ? 0 : sourceDrift * line.mean();
+    double drift =
+        !function.needsDeadCircuit()
+            ? sourceDrift * line.mean()
+            : line.mean() > INSULATION_OHMS ? INSULATION_SHARE * line.mean() : 0;
     return gain * gain + drift * drift + line.residualVariance();
   }
 

@@ -36,13 +36,15 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
 
   /**
    * @param reset parts that were reset by hand before
+   * @param belied whether the same probe showed something quite different at another touch
    */
-  ReadingModel(MeasurementModel measurements, Reading reading, Set<String> reset) {
+  ReadingModel(MeasurementModel measurements, Reading reading, Set<String> reset, boolean belied) {
     this.reading = reading;
     this.reset = reset;
     this.known = measurements.at(reading.probe(), reading.meter());
     this.sourceVolts = measurements.unit().sheet().supply().volts();
-    this.noise = ReadingLikelihood.Noise.of(sourceVolts, reading);
+    ReadingLikelihood.Noise usual = ReadingLikelihood.Noise.of(sourceVolts, reading);
+    this.noise = belied ? usual.belied(reading.probe().function()) : usual;
   }
 
   @Override

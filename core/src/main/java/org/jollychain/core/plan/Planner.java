@@ -6,8 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.diagnosis.Thresholds;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
@@ -25,8 +28,8 @@ public final class Planner {
   /** From here on it is too likely that power does harm. */
   private static final double UNSAFE = 0.3;
 
-  /** A suspect that is no likelier without a reading rests on that reading. */
-  private static final double DOUBTED = 0.8;
+  /** So far from what is due, a reading is no unit's spread (a share). */
+  private static final double FAR = 0.25;
 
   private final Diagnosis diagnosis;
   private final Sheet sheet;
@@ -90,21 +93,36 @@ public final class Planner {
     if (!suspect.suspect()) {
       return Optional.empty();
     }
-    Map<Question, List<Evidence>> made = new LinkedHashMap<>();
+    Map<Question, List<Reading>> made = new LinkedHashMap<>();
     for (Evidence e : evidence) {
-      questions
-          .answeredBy(e)
-          .filter(state.problem()::mayBeMade)
-          .ifPresent(q -> made.computeIfAbsent(q, k -> new ArrayList<>()).add(e));
+      if (e instanceof Reading r) {
+        questions
+            .answeredBy(r)
+            .filter(state.problem()::mayBeMade)
+            .ifPresent(q -> made.computeIfAbsent(q, k -> new ArrayList<>()).add(r));
+      }
     }
     return made.entrySet().stream()
-        .filter(m -> m.getValue().size() == 1 && m.getKey().kind() == Question.Kind.MEASURE)
+        .filter(m -> m.getValue().size() == 1 && accuses(m.getValue().get(0)))
         .filter(m -> doubted(suspect, without(evidence, m.getValue()), complaint))
         .map(Map.Entry::getKey)
         .findFirst();
   }
 
-  private static List<Evidence> without(List<? extends Evidence> all, List<Evidence> left) {
+  /** Whether it is far from what a sound unit shows; put on again, it is a second touch already. */
+  private boolean accuses(Reading reading) {
+    if (reading.reseated()) {
+      return false;
+    }
+    double sound = Math.abs(diagnosis.measurements().line(List.of(), reading).mean());
+    if (!(reading.shown() instanceof Shown.Figure figure)) {
+      return sound < reading.meter().overLimitOhms();
+    }
+    double shown = Math.abs(figure.value());
+    return Math.abs(shown - sound) > FAR * Math.max(shown, sound);
+  }
+
+  private static List<Evidence> without(List<? extends Evidence> all, List<Reading> left) {
     return all.stream().filter(e -> !left.contains(e)).map(Evidence.class::cast).toList();
   }
 
@@ -113,7 +131,7 @@ public final class Planner {
             .filter(e -> e.hypothesis().blames(suspect))
             .mapToDouble(Posterior.Entry::probability)
             .sum()
-        < DOUBTED;
+        < Thresholds.USUAL.strong();
   }
 
   /** What is left to the end in every order, side by side. */

@@ -8,6 +8,7 @@ import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
 import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.diagnosis.Verdict;
+import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.sheet.Sheet;
 
 /** What is counted of one sheet. */
@@ -42,9 +43,7 @@ final class FieldScore {
         right || said.parts().stream().anyMatch(p -> fails(p) && blamed(sheet, truth, p.id()));
     boolean isSure = leading.probability() >= SURE;
     boolean wronged =
-        said.parts().stream()
-            .anyMatch(
-                p -> fails(p) && p.probability() > CONDEMNED && !blamed(sheet, truth, p.id()));
+        said.parts().stream().anyMatch(p -> condemned(p) && !blamed(sheet, truth, p.id()));
     boolean given = leading.part().equals("not-on-sheet");
     named += isNamed ? 1 : 0;
     first += right ? 1 : 0;
@@ -77,9 +76,20 @@ final class FieldScore {
 
   private static boolean fails(PartAssessment part) {
     return switch (part.verdict()) {
-      case OPEN, DROPPING, STUCK, LEAKING, OFF_VALUE -> true;
-      default -> part.verdict() == Verdict.TRIPPED;
+      case OPEN, DROPPING, STUCK, LEAKING, OFF_VALUE, TRIPPED -> true;
+      default -> false;
     };
+  }
+
+  /** What has tripped is reset, what comes and goes is looked for; nobody renews them for it. */
+  private static boolean condemned(PartAssessment part) {
+    return fails(part)
+        && part.verdict() != Verdict.TRIPPED
+        && part.modes().stream()
+                .filter(m -> m.mode() != FaultMode.INTERMITTENT)
+                .mapToDouble(Assessment.ModeProbability::probability)
+                .sum()
+            > CONDEMNED;
   }
 
   void add(FieldScore o) {

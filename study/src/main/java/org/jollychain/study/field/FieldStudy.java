@@ -146,7 +146,7 @@ public final class FieldStudy {
     for (int i = 0; i < MOST_QUESTIONS; i++) {
       Diagnosis.Opinion opinion = diagnosis.opinion(visit.taken(), told);
       List<Proposal> next = planner.plan(opinion, visit.taken(), told, policy).next();
-      if (next.isEmpty() || next.get(0).reseated()) {
+      if (next.isEmpty()) {
         return true;
       }
       visit.answer(questions.byId(next.get(0).id()).orElseThrow(), wrong);

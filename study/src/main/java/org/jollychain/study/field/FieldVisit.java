@@ -176,7 +176,7 @@ final class FieldVisit {
             new Question.Kinds<>() {
               @Override
               public Evidence measure(Question.Measure m) {
-                return reading(id, minute, m.at(), shown(m.at()));
+                return reading(id, minute, m.at(), m.reseated(), shown(m.at()));
               }
 
               @Override
@@ -251,7 +251,7 @@ final class FieldVisit {
    * @return whether it is not what the sheet leads one to expect
    */
   private boolean read(Probe probe) {
-    Evidence reading = reading("r" + (taken.size() + 1), taken.size(), probe, shown(probe));
+    Evidence reading = reading("r" + (taken.size() + 1), taken.size(), probe, false, shown(probe));
     taken.add(reading);
     boolean strange = strange(((Reading) reading).shown(), probe);
     if (strange) {
@@ -263,13 +263,13 @@ final class FieldVisit {
   /**
    * @param minute since the technician came
    */
-  Evidence reading(String id, int minute, Probe probe, String shown) {
+  Evidence reading(String id, int minute, Probe probe, boolean reseated, String shown) {
     Entry.How how =
         new Entry.How(
             List.copyOf(probe.liftedAt()),
             Optional.empty(),
             probe.celsius().map("%.0f C"::formatted),
-            false,
+            reseated,
             at(minute));
     return new Entry(
             id,
