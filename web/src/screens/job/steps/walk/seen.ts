@@ -13,7 +13,9 @@ export const FINDINGS: [value: string, words: string][] = [
   ['jammed', 'Jammed'],
   ['no-click', 'No click'],
   ['reset-out', 'Reset button out'],
-  ['reset-pressed', 'Reset pressed in']
+  ['reset-pressed', 'Reset pressed in'],
+  ['cooled', 'Left to cool 15 min'],
+  ['jumps-when-moved', 'Reading jumps when moved']
 ];
 
 /** What can be answered to something that is looked at or listened for. */

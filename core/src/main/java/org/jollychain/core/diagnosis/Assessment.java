@@ -170,7 +170,12 @@ public record Assessment(
 
     /** The traps of the trade. */
     public enum Kind {
+      /** It does not fit the rest. */
       SLIP,
+      /** It fits a probe that touched nothing. */
+      NO_CONTACT,
+      /** It fits a probe on the point next to it. */
+      NEXT_POINT,
       MISFIT,
       BUZZER,
       WRONG_RANGE,

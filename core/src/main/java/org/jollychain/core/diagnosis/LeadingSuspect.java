@@ -144,7 +144,26 @@ final class LeadingSuspect {
     return part.comesBack(ThermalRating.Reset.AUTO)
         && opened
         && r.probe().celsius().isEmpty()
-        && posterior.evidence().stream().anyMatch(e -> heated(e) && justBefore(e, r));
+        && posterior.evidence().stream()
+            .anyMatch(e -> heated(e) && justBefore(e, r) && !cooled(part, e, r));
+  }
+
+  /** Whether it was left to cool between the two. */
+  private boolean cooled(Part part, Evidence heated, Reading read) {
+    return posterior.evidence().stream()
+        .anyMatch(
+            e ->
+                e instanceof Inspection i
+                    && i.part().equals(part.id())
+                    && i.finding() == Inspection.Finding.COOLED
+                    && !before(i, heated)
+                    && !before(read, i));
+  }
+
+  private static boolean before(Evidence one, Evidence other) {
+    return one.at().isPresent()
+        && other.at().isPresent()
+        && one.at().get().isBefore(other.at().get());
   }
 
   /** Whether it shows a load carrying current. */

@@ -40,6 +40,11 @@ import org.jollychain.core.sheet.Sheet;
  */
 final class Verdicts {
 
+  /** What a joint turns into heat for long (W): common practice, no source. */
+  private static final double WORN_WATTS = 5;
+
+  private static final double BURNS_WATTS = 25;
+
   private static final Thresholds LIMITS = Thresholds.USUAL;
 
   /** A link this bad must have shown, as a share of what it is in series with. */
@@ -117,6 +122,9 @@ final class Verdicts {
     if (probability >= LIMITS.blamed()) {
       verdict = blamed(part.id(), modes);
       measured.ifPresent(m -> because.add(cost(m)));
+      if (verdict == Verdict.DROPPING) {
+        measured.flatMap(Verdicts::wear).ifPresent(because::add);
+      }
       if (verdict == Verdict.OPEN
           && modes.stream()
               .anyMatch(m -> m.mode() == FaultMode.NOT_MADE && m.probability() > 0.01)) {
@@ -330,6 +338,15 @@ final class Verdicts {
             Dimension.OHMS.format(m.ohms().get()),
             Dimension.WATTS.format(m.watts()),
             Dimension.SHARE.format(m.supplyShare()));
+  }
+
+  /** Watts decide how bad a joint is. */
+  private static Optional<String> wear(Measured m) {
+    return m.watts() >= BURNS_WATTS
+        ? Optional.of("That burns: renew it together with the wire end.")
+        : m.watts() >= WORN_WATTS
+            ? Optional.of("Worn: it gets hot and will burn.")
+            : Optional.empty();
   }
 
   private String commandsOf(Part part) {

@@ -34,6 +34,7 @@ final class Warnings {
   private final Posterior posterior;
   private final Posterior.Entry leader;
   private final Verdicts verdicts;
+  private final SlipReason slips;
 
   Warnings(UnitModel unit, Posterior posterior, Verdicts verdicts) {
     this.unit = unit;
@@ -41,6 +42,7 @@ final class Warnings {
     this.posterior = posterior;
     this.leader = posterior.believable().get(0);
     this.verdicts = verdicts;
+    this.slips = new SlipReason(unit, leader);
   }
 
   List<Flag> all(List<PartAssessment> parts) {
@@ -106,12 +108,7 @@ final class Warnings {
           if (!repeated(r)) {
             misfits.add(e.id());
           }
-          flags.add(
-              new Flag(
-                  Flag.Kind.SLIP,
-                  List.of(e.id()),
-                  "%s does not fit the rest: repeat it with firm contact."
-                      .formatted(Wording.said(sheet, r))));
+          flags.add(slips.of(r));
         }
         ghost(r).ifPresent(flags::add);
         parallel(r).ifPresent(flags::add);

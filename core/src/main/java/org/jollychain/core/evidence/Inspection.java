@@ -31,6 +31,10 @@ public record Inspection(
     RESET_OUT,
     /** The reset button was pressed in; what had tripped holds again, until it trips again. */
     RESET_PRESSED,
+    /** It was left to cool for a quarter of an hour. */
+    COOLED,
+    /** What is read jumps when its terminals are moved. */
+    JUMPS_WHEN_MOVED,
     /** It looks and moves as it should. */
     LOOKS_SOUND;
 

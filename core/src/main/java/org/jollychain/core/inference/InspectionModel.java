@@ -15,24 +15,33 @@ import org.jollychain.core.fault.FaultMode;
 public record InspectionModel(double onSound, Map<FaultMode, Double> byMode) {
 
   private static final Map<Finding, InspectionModel> TABLE =
-      Map.of(
-          Finding.BURNT,
-          new InspectionModel(0.02, Map.of(FaultMode.OPEN, 0.25, FaultMode.DROPPING, 0.6)),
-          Finding.BROKEN,
-          new InspectionModel(0.005, Map.of(FaultMode.OPEN, 0.3, FaultMode.CASE_LEAK, 0.1)),
-          Finding.JAMMED,
-          new InspectionModel(
-              0.01, Map.of(FaultMode.OPEN, 0.1, FaultMode.STUCK, 0.3, FaultMode.NOT_MADE, 0.3)),
-          Finding.NO_CLICK,
-          new InspectionModel(
-              0.05, Map.of(FaultMode.OPEN, 0.4, FaultMode.STUCK, 0.5, FaultMode.NOT_MADE, 0.2)),
-          Finding.RESET_OUT,
-          new InspectionModel(0.005, Map.of(FaultMode.TRIPPED, 0.95, FaultMode.OPEN, 0.05)),
-          Finding.RESET_PRESSED,
-          new InspectionModel(1, Map.of()),
-          Finding.LOOKS_SOUND,
-          new InspectionModel(
-              0.9, Map.of(FaultMode.OPEN, 0.55, FaultMode.DROPPING, 0.4, FaultMode.STUCK, 0.6)));
+      Map.ofEntries(
+          found(Finding.BURNT, 0.02, Map.of(FaultMode.OPEN, 0.25, FaultMode.DROPPING, 0.6)),
+          found(Finding.BROKEN, 0.005, Map.of(FaultMode.OPEN, 0.3, FaultMode.CASE_LEAK, 0.1)),
+          found(
+              Finding.JAMMED,
+              0.01,
+              Map.of(FaultMode.OPEN, 0.1, FaultMode.STUCK, 0.3, FaultMode.NOT_MADE, 0.3)),
+          found(
+              Finding.NO_CLICK,
+              0.05,
+              Map.of(FaultMode.OPEN, 0.4, FaultMode.STUCK, 0.5, FaultMode.NOT_MADE, 0.2)),
+          found(Finding.RESET_OUT, 0.005, Map.of(FaultMode.TRIPPED, 0.95, FaultMode.OPEN, 0.05)),
+          found(Finding.RESET_PRESSED, 1, Map.of()),
+          found(Finding.COOLED, 1, Map.of()),
+          found(
+              Finding.JUMPS_WHEN_MOVED,
+              0.001,
+              Map.of(FaultMode.INTERMITTENT, 0.7, FaultMode.DROPPING, 0.3)),
+          found(
+              Finding.LOOKS_SOUND,
+              0.9,
+              Map.of(FaultMode.OPEN, 0.55, FaultMode.DROPPING, 0.4, FaultMode.STUCK, 0.6)));
+
+  private static Map.Entry<Finding, InspectionModel> found(
+      Finding finding, double onSound, Map<FaultMode, Double> byMode) {
+    return Map.entry(finding, new InspectionModel(onSound, byMode));
+  }
 
   static EvidenceModel<Double> of(Inspection seen) {
     return (EvidenceModel.OfSight)
