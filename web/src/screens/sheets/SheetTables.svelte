@@ -16,7 +16,9 @@
     if (load?.windingOhms !== undefined) said.push(`cold ${ohms(load.windingOhms)}`);
     const winding = sourceOf(part)?.winding;
     if (winding) said.push(`${winding.volts} V from ${winding.primary}`);
-    const thermal = contactOf(part)?.thermal;
+    const contact = contactOf(part);
+    if (contact?.ohms !== undefined) said.push(ohms(contact.ohms));
+    const thermal = contact?.thermal;
     if (thermal) {
       const { acts, actsAtCelsius, returnsAtCelsius, reset } = thermal;
       said.push(`${acts} at ${celsius(actsAtCelsius)}`);

@@ -98,7 +98,7 @@ public class AssessmentBenchmark {
   /** A route card of six questions, one after another. */
   @Benchmark
   public DecisionTree routeCard() {
-    return planner.route(openQuestion, List.of(), Policy.usual(true), 6);
+    return planner.route(openQuestion, List.of(), Optional.empty(), Policy.usual(true), 6);
   }
 
   /** What is left in every order. */

@@ -251,9 +251,10 @@ public final class Circuit {
   }
 
   private Complex ohms(Part part) {
-    if (part.actsAsLink()) {
+    if (part.behaviour() instanceof Behaviour.Contact link) {
       boolean open = part.stateIn(situation) == ContactState.OPEN;
-      double contact = draw.logNormal("contact:" + part.id(), CONTACT_OHMS, CONTACT_LOG_SD);
+      double closed = link.ohms().orElse(CONTACT_OHMS);
+      double contact = draw.logNormal("contact:" + part.id(), closed, CONTACT_LOG_SD);
       return Complex.of(open ? OPEN_OHMS : contact);
     }
     if (part.behaviour() instanceof Behaviour.Source source) {

@@ -5,6 +5,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.diagnosis.Thresholds;
 import org.jollychain.core.evidence.Evidence;
@@ -16,6 +19,7 @@ import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.sequencing.TwoStepLookahead;
+import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 
@@ -56,7 +60,7 @@ public final class Planner {
       List<? extends Evidence> evidence,
       Optional<String> complaint,
       Policy policy) {
-    PlanningState state = state(opinion, evidence, policy);
+    PlanningState state = state(opinion, evidence, complaint, policy);
     ProposalWriter writer = new ProposalWriter(state);
     Optional<Integer> end = opinion.assessment().misfits() ? Optional.empty() : state.at().end();
     if (end.isPresent()) {
@@ -141,18 +145,26 @@ public final class Planner {
       Optional<String> complaint,
       Policy policy) {
     return Forecast.all(
-        state(opinion, evidence, policy), sequences, complaint.map(sheet.complaints()::get));
+        state(opinion, evidence, complaint, policy),
+        sequences,
+        complaint.map(sheet.complaints()::get));
   }
 
   /**
    * The plan as a tree.
    *
+   * @param complaint what the customer sees, an id of the sheet's complaints
    * @param depth questions one after another, at most {@link DecisionTree#DEEPEST}
    */
   public DecisionTree route(
-      Diagnosis.Opinion opinion, List<? extends Evidence> evidence, Policy policy, int depth) {
+      Diagnosis.Opinion opinion,
+      List<? extends Evidence> evidence,
+      Optional<String> complaint,
+      Policy policy,
+      int depth) {
     return DecisionTree.of(
-        state(opinion, evidence, policy), Math.max(1, Math.min(depth, DecisionTree.DEEPEST)));
+        state(opinion, evidence, complaint, policy),
+        Math.max(1, Math.min(depth, DecisionTree.DEEPEST)));
   }
 
   /** How much is open: the entropy of what the belief calls for (bit). */
@@ -161,8 +173,23 @@ public final class Planner {
   }
 
   private PlanningState state(
-      Diagnosis.Opinion opinion, List<? extends Evidence> evidence, Policy policy) {
-    return PlanningState.after(evidence, problem(opinion, policy), questions);
+      Diagnosis.Opinion opinion,
+      List<? extends Evidence> evidence,
+      Optional<String> complaint,
+      Policy policy) {
+    return PlanningState.after(
+        evidence,
+        complaint.map(sheet.complaints()::get).map(this::told).orElse(Set.of()),
+        problem(opinion, policy),
+        questions);
+  }
+
+  /** What the customer has said need not be asked. */
+  private Set<Question> told(Complaint complaint) {
+    return Stream.concat(complaint.runs().stream(), complaint.notRunning().stream())
+        .flatMap(
+            load -> questions.byId(new Question.Runs(load, complaint.situation()).id()).stream())
+        .collect(Collectors.toSet());
   }
 
   private PlanningProblem problem(Diagnosis.Opinion opinion, Policy policy) {

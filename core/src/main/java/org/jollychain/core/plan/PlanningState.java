@@ -15,10 +15,14 @@ record PlanningState(PlanningProblem problem, Position<Question, WorkState> at) 
 
   /**
    * @param evidence all that stands
+   * @param told what was known before anything was asked
    */
   static PlanningState after(
-      List<? extends Evidence> evidence, PlanningProblem problem, CandidateTests questions) {
-    Set<Question> asked = new HashSet<>();
+      List<? extends Evidence> evidence,
+      Set<Question> told,
+      PlanningProblem problem,
+      CandidateTests questions) {
+    Set<Question> asked = new HashSet<>(told);
     evidence.forEach(e -> questions.answeredBy(e).ifPresent(asked::add));
     return new PlanningState(
         problem,

@@ -21,8 +21,10 @@ public sealed interface Behaviour {
    * @param madeWhen the commands under which it is made
    * @param thermal at what temperatures it acts, where it acts by heat
    * @param feels the temperature place it feels
+   * @param ohms of it closed, where that is more than a contact's: a long run of wire (ohm)
    */
-  record Contact(MadeWhen madeWhen, Optional<ThermalRating> thermal, String feels)
+  record Contact(
+      MadeWhen madeWhen, Optional<ThermalRating> thermal, String feels, Optional<Double> ohms)
       implements Behaviour {
     @Override
     public ContactState stateIn(Situation situation) {

@@ -41,7 +41,14 @@ final class PartReader {
     SheetNode tolerance = at.child("tolerance");
     String feels = at.child("feels").text("ambient");
     return switch (kind.role()) {
-      case LINK -> new Behaviour.Contact(madeWhen(at.child("made-when")), thermal(kind, at), feels);
+      case LINK ->
+          new Behaviour.Contact(
+              madeWhen(at.child("made-when")),
+              thermal(kind, at),
+              feels,
+              at.child("ohms").present()
+                  ? Optional.of(at.child("ohms").positive(Dimension.OHMS))
+                  : Optional.empty());
       case LOAD -> new Behaviour.Load(load(at), tolerance.quantity(Dimension.SHARE, 0.10));
       case SOURCE -> new Behaviour.Source(winding(at));
       case SENSOR ->

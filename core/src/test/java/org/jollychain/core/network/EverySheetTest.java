@@ -139,7 +139,9 @@ class EverySheetTest {
   private static Sheet withClosed(Sheet s, Part p) {
     Map<String, Part> parts = new LinkedHashMap<>(s.parts());
     parts.put(
-        p.id(), p.behaving(new Behaviour.Contact(MadeWhen.ALWAYS, Optional.empty(), p.feels())));
+        p.id(),
+        p.behaving(
+            new Behaviour.Contact(MadeWhen.ALWAYS, Optional.empty(), p.feels(), Optional.empty())));
     return new Sheet(
         s.key(),
         s.title(),

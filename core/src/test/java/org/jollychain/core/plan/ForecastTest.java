@@ -29,7 +29,7 @@ class ForecastTest {
 
   private static DecisionTree route(int depth, Evidence... evidence) {
     List<Evidence> all = List.of(evidence);
-    return PLANNER.route(DIAGNOSIS.opinion(all, NO_HEAT), all, Policy.usual(true), depth);
+    return PLANNER.route(DIAGNOSIS.opinion(all, NO_HEAT), all, NO_HEAT, Policy.usual(true), depth);
   }
 
   @Test

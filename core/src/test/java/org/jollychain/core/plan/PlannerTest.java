@@ -313,9 +313,25 @@ class PlannerTest {
   }
 
   @Test
+  void what_the_customer_said_is_not_asked_again() {
+    Set<Question> told =
+        Set.of(new Question.Runs("motor", "heat-call"), new Question.Runs("element", "heat-call"));
+    assertThat(plan(Policy.usual(true)).next())
+        .isNotEmpty()
+        .noneMatch(p -> told.stream().anyMatch(q -> q.id().equals(p.id())));
+    assertThat(planOf(Optional.empty()).next())
+        .anyMatch(p -> told.stream().anyMatch(q -> q.id().equals(p.id())));
+  }
+
+  private static Plan planOf(Optional<String> complaint) {
+    Diagnosis.Opinion opinion = DIAGNOSIS.opinion(List.of(), complaint);
+    return PLANNER.plan(opinion, List.of(), complaint, Policy.usual(true));
+  }
+
+  @Test
   void the_route_card_names_a_suspect_at_its_leaves_and_its_branches_share_the_chances() {
     Diagnosis.Opinion opinion = DIAGNOSIS.opinion(List.of(), NO_HEAT);
-    DecisionTree card = PLANNER.route(opinion, List.of(), Policy.usual(true), 4);
+    DecisionTree card = PLANNER.route(opinion, List.of(), NO_HEAT, Policy.usual(true), 4);
     assertThat(card.branches()).isNotEmpty();
     double sum = card.branches().stream().mapToDouble(DecisionTree.Branch::probability).sum();
     assertThat(sum).isBetween(0.85, 1.0);

@@ -187,7 +187,11 @@ public class JobAssessor {
   public DecisionTree route(UUID id, int depth) {
     JobEvidence taken = taken(id);
     return weighed(
-        taken, w -> w.engine.planner().route(w.opinion, w.standing, taken.planned(), depth));
+        taken,
+        w ->
+            w.engine
+                .planner()
+                .route(w.opinion, w.standing, taken.complaint(), taken.planned(), depth));
   }
 
   /**
