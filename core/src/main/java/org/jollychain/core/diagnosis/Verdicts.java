@@ -318,13 +318,14 @@ final class Verdicts {
     Probe probe = reading.probe();
     double sound = measurements.line(List.of(), reading).mean();
     double open = measurements.line(List.of(Change.open(part.id())), reading).mean();
+    String ifSound = Wording.expected(reading.meter(), probe.function(), sound);
+    String ifOpen = Wording.expected(reading.meter(), probe.function(), open);
+    String due =
+        ifSound.equals(ifOpen)
+            ? "Sound or open, it is %s here.".formatted(ifSound)
+            : "A sound one: %s; an open one: %s.".formatted(ifSound, ifOpen);
     String state = sheet.situation(probe.situation()).title();
-    return "%s (%s). A sound one: %s; an open one: %s."
-        .formatted(
-            Wording.said(sheet, reading),
-            state,
-            Wording.expected(reading.meter(), probe.function(), sound),
-            Wording.expected(reading.meter(), probe.function(), open));
+    return "%s (%s). %s".formatted(Wording.said(sheet, reading), state, due);
   }
 
   private String cost(Measured m) {

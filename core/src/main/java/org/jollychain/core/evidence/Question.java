@@ -4,6 +4,7 @@ import java.util.Locale;
 import java.util.Optional;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 
 /** What may be asked of a unit next; the answer is evidence. */
@@ -152,7 +153,8 @@ public sealed interface Question {
 
     @Override
     public String title(Sheet sheet) {
-      return "Does the %s run?".formatted(sheet.part(load).title());
+      Part asked = sheet.part(load);
+      return asked.kind().asked(asked.title());
     }
 
     @Override

@@ -28,7 +28,7 @@ final class ProposalWriter {
 
   private static final double LIKELY = 0.03;
   private static final int MOST_ANSWERS = 4;
-  private static final int MOST_NAMED = 3;
+  private static final int MOST_NAMED = 2;
   private static final int ALTERNATIVES = 3;
   private static final int USUAL_OVER = 6;
 
@@ -300,20 +300,22 @@ final class ProposalWriter {
     }
     List<String> names = new ArrayList<>();
     double told = 0;
+    boolean nothingWrong = false;
     for (int d : order) {
       if (names.size() == MOST_NAMED || told > Thresholds.USUAL.strong()) {
         break;
       }
       names.add(calls.get(d).said(sheet));
+      nothingWrong |= calls.get(d) instanceof Culprit.NothingWrong;
       told += byGroup[d];
     }
-    String list =
-        names.size() == 1
-            ? names.get(0)
-            : String.join(", ", names.subList(0, names.size() - 1))
-                + " or "
-                + names.get(names.size() - 1);
-    return told > Thresholds.USUAL.strong() ? list : list + ", or something else";
+    if (told <= Thresholds.USUAL.strong() && !nothingWrong) {
+      names.add("others");
+    }
+    int last = names.size() - 1;
+    return last == 0
+        ? names.get(0)
+        : String.join(", ", names.subList(0, last)) + " or " + names.get(last);
   }
 
   private String why(Question first, List<TwoStepLookahead.Option<Question, WorkState>> ranked) {
@@ -321,17 +323,16 @@ final class ProposalWriter {
     String told = "Settles %s in %s".formatted(share(best.bits()), minutes(best.step().minutes()));
     return ranked.stream()
         .skip(1)
-        .filter(o -> !kind(o.test()).equals(kind(first)))
+        .filter(o -> !kind(o.test()).equals(kind(first)) && o.bits() <= best.bits())
         .findFirst()
         .map(
             o ->
-                "%s; \"%s\" would settle %s in %s%s."
+                "%s; \"%s\" would settle %s in %s."
                     .formatted(
                         told,
                         o.test().title(sheet),
                         percent(o.bits()),
-                        minutes(o.step().minutes()),
-                        o.bits() > best.bits() ? ", but leave more to do after" : ""))
+                        minutes(o.step().minutes())))
         .orElse(told + ".");
   }
 

@@ -115,6 +115,17 @@ public enum PartKind {
     return word;
   }
 
+  /** How one asks whether a load of this kind is on: {@code Does the drum motor turn?}. */
+  public String asked(String title) {
+    return switch (this) {
+      case BOARD_SUPPLY -> "Is anything lit on the display or the board?";
+      case LAMP -> "Is the %s lit?".formatted(title);
+      case IGNITER -> "Does the %s glow?".formatted(title);
+      case MOTOR, TIMER_MOTOR -> "Does the %s turn?".formatted(title);
+      default -> "Does the %s run?".formatted(title);
+    };
+  }
+
   public boolean is(Trait trait) {
     return traits.contains(trait);
   }
