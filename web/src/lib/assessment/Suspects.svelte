@@ -7,8 +7,15 @@
   let {
     assessment,
     confirmBy,
+    found = assessment.leading.confirmed,
     onselect
-  }: { assessment: Assessment; confirmBy: string; onselect: (part: string) => void } = $props();
+  }: {
+    assessment: Assessment;
+    confirmBy: string;
+    /** Whether no test is due any more. */
+    found?: boolean;
+    onselect: (part: string) => void;
+  } = $props();
 
   const SHOWN = 5;
   const NEGLIGIBLE = 0.002;
@@ -65,8 +72,8 @@
     <h2>Suspects</h2>
   </header>
   {#if leading.probability > 0.9}
-    <p class="finding" class:sure={leading.confirmed}>
-      <b>{leading.title}</b>{leading.confirmed
+    <p class="finding" class:sure={found}>
+      <b>{leading.title}</b>{found
         ? ': confirmed by its own test. Now look for the cause.'
         : `. To be sure: ${confirmBy}`}
     </p>

@@ -56,6 +56,7 @@
     <Suspects
       assessment={view.assessment}
       confirmBy={view.plan.confirmBy}
+      found={view.assessment.leading.confirmed && view.plan.state !== 'confirm'}
       onselect={(part) => session.selectPart(part)}
     />
   </div>

@@ -107,6 +107,15 @@ describe('the suspects', () => {
     expect(screen.getByText('97 %')).toBeInTheDocument();
   });
 
+  it('ask for one more look although a test has failed, where the plan does', async () => {
+    const failed = { ...assessment, leading: { ...assessment.leading, confirmed: true } };
+    const props = { assessment: failed, confirmBy: 'Read it once more.', onselect: vi.fn() };
+    const { rerender } = render(Suspects, { ...props, found: false });
+    expect(screen.getByText(/To be sure: Read it once more\./)).toBeInTheDocument();
+    await rerender({ ...props, found: true });
+    expect(screen.getByText(/confirmed by its own test/)).toBeInTheDocument();
+  });
+
   it('say what test is still due before anything is condemned', () => {
     render(Suspects, { assessment, confirmBy: 'Read ohms across it.', onselect: vi.fn() });
     expect(screen.getByText(/To be sure: Read ohms across it\./)).toBeInTheDocument();

@@ -14,9 +14,9 @@ import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.fault.SupplyFault;
+import org.jollychain.core.inference.Counterfactuals;
 import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.Posterior;
-import org.jollychain.core.inference.ReadingLikelihood;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
@@ -101,29 +101,25 @@ final class LeadingSuspect {
     if (mode == FaultMode.NOT_MADE || mode == FaultMode.TRIPPED || mayHaveTripped(part, mode)) {
       return false;
     }
-    List<Evidence> evidence = posterior.evidence();
     List<Reading> own =
         verdicts.readingsOf(part).stream().filter(r -> !mayBeHot(part, mode, r)).toList();
-    for (int i = 0; i < evidence.size(); i++) {
-      if (evidence.get(i) instanceof Reading r
-          && (own.contains(r) || mode == FaultMode.CASE_LEAK && toCase(part, r))
-          && (r.probe().function().needsDeadCircuit() || mode == FaultMode.DROPPING)) {
-        ReadingLikelihood alone = posterior.source();
-        ReadingLikelihood.Noise noise = ReadingLikelihood.Noise.of(sheet.supply().volts(), r);
-        alone.absorb(measurements.line(List.of(), r), r, noise);
-        ReadingLikelihood blamed = posterior.source();
-        List<Change> bad =
-            blaming
-                .intermittent()
-                .map(Fault.OfPart::changes)
-                .orElseGet(() -> blaming.changesIn(sheet.situation(r.situation())));
-        blamed.absorb(measurements.line(bad, r), r, noise);
-        if (alone.logLikelihood() - blamed.logLikelihood() < Math.log(LIMITS.failedTest())) {
-          return true;
-        }
-      }
-    }
-    return false;
+    Counterfactuals counterfactuals = new Counterfactuals(posterior);
+    return posterior.evidence().stream()
+        .filter(Reading.class::isInstance)
+        .map(Reading.class::cast)
+        .filter(r -> own.contains(r) || mode == FaultMode.CASE_LEAK && toCase(part, r))
+        .filter(r -> r.probe().function().needsDeadCircuit() || mode == FaultMode.DROPPING)
+        .anyMatch(
+            r ->
+                counterfactuals.ratioIfSound(measurements, r, bad(blaming, r))
+                    < LIMITS.failedTest());
+  }
+
+  private List<Change> bad(Hypothesis blaming, Reading r) {
+    return blaming
+        .intermittent()
+        .map(Fault.OfPart::changes)
+        .orElseGet(() -> blaming.changesIn(sheet.situation(r.situation())));
   }
 
   /** One that is reset by hand has tripped, until its button was looked at or pressed. */

@@ -1,5 +1,6 @@
 package org.jollychain.core.diagnosis;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -98,7 +99,9 @@ final class SupplyJudgement {
   /** What was read again counts as it was read last. */
   private static Stream<Reading> last(List<Reading> live) {
     Map<Probe, Reading> last = new LinkedHashMap<>();
-    live.forEach(r -> last.put(r.probe(), r));
+    live.stream()
+        .sorted(Comparator.comparing(r -> r.at().orElse(Instant.MIN)))
+        .forEach(r -> last.put(r.probe(), r));
     return last.values().stream();
   }
 

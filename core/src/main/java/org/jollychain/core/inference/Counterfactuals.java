@@ -1,8 +1,10 @@
 package org.jollychain.core.inference;
 
+import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.network.Change;
 import org.jollychain.core.quantity.Work;
 
 /** How well the evidence would fit if a part were also bad, whatever else is the matter. */
@@ -112,6 +114,21 @@ public final class Counterfactuals {
       }
     }
     return Math.exp(both.speaksFor());
+  }
+
+  /** How many times less likely a reading is, by itself, with nothing wrong than with changes. */
+  public double ratioIfSound(MeasurementModel measurements, Reading reading, List<Change> bad) {
+    ReadingLikelihood sound = alone(measurements, reading, List.of());
+    return Math.exp(sound.logLikelihood() - alone(measurements, reading, bad).logLikelihood());
+  }
+
+  private ReadingLikelihood alone(
+      MeasurementModel measurements, Reading reading, List<Change> changes) {
+    double volts = measurements.unit().sheet().supply().volts();
+    ReadingLikelihood likelihood = posterior.source();
+    likelihood.absorb(
+        measurements.line(changes, reading), reading, ReadingLikelihood.Noise.of(volts, reading));
+    return likelihood;
   }
 
   /** The reading that speaks most clearly against a part being also bad, if any does. */

@@ -45,7 +45,8 @@ public record Progress(Step step, String title, State state, String note) {
    */
   public static List<Progress> of(
       String complaint, boolean closed, Assessment assessment, Plan plan) {
-    boolean found = closed || assessment.leading().confirmed();
+    boolean confirmed = assessment.leading().confirmed() && plan.state() != Plan.State.CONFIRM;
+    boolean found = closed || confirmed;
     return Stream.concat(
             Stream.of(
                 arrive(complaint),

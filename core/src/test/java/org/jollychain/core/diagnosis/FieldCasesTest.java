@@ -24,10 +24,12 @@ class FieldCasesTest {
         .flatMap(file -> FieldCase.of(file + ".yaml").stream());
   }
 
+  private static Diagnosis diagnosis(FieldCase told) {
+    return DIAGNOSES.computeIfAbsent(told.sheet().key(), k -> new Diagnosis(told.sheet()));
+  }
+
   static Assessment assess(FieldCase told) {
-    return DIAGNOSES
-        .computeIfAbsent(told.sheet().key(), k -> new Diagnosis(told.sheet()))
-        .assess(told.evidence(), told.complaint());
+    return diagnosis(told).assess(told.evidence(), told.complaint());
   }
 
   @ParameterizedTest
@@ -40,7 +42,7 @@ class FieldCasesTest {
   @ParameterizedTest
   @MethodSource("cases")
   void is_said_on_like_units_too(FieldCase told) {
-    Diagnosis diagnosis = new Diagnosis(told.sheet());
+    Diagnosis diagnosis = diagnosis(told);
     List<Map<String, String>> all = new ArrayList<>();
     for (int seed = 1; seed <= LIKE; seed++) {
       List<Evidence> like = told.varied(new Random(seed));

@@ -52,6 +52,16 @@ class ProgressTest {
   }
 
   @Test
+  void one_touch_that_decides_alone_has_not_confirmed_it() {
+    Evidence once = read.ohms("thermal-cutoff", "OL");
+    assertThat(of(Step.CONFIRM, after("No heat", false, once)).state())
+        .isEqualTo(Progress.State.HERE);
+    Evidence again = read.ohms("thermal-cutoff", "OL");
+    assertThat(of(Step.CONFIRM, after("No heat", false, once, again)).state())
+        .isEqualTo(Progress.State.DONE);
+  }
+
+  @Test
   void a_strong_suspect_is_to_be_confirmed_and_then_is() {
     Evidence supply = read.live("L1-L2 238");
     Evidence drop = read.drop("thermal-cutoff", "237.8");
