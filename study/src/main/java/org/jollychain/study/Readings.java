@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Question;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.sheet.Sheet;
@@ -26,16 +27,7 @@ final class Readings {
   }
 
   static Evidence reading(Sheet sheet, int number, Probe probe, String shown) {
-    return new Entry(
-            "r" + number,
-            probe.function().toString(),
-            Optional.of(probe.red()),
-            Optional.of(probe.black()),
-            probe.part(),
-            Optional.empty(),
-            probe.situation(),
-            Entry.How.lifted(List.copyOf(probe.liftedAt())),
-            shown)
+    return Entry.answering(new Question.Measure(probe), "r" + number, Optional.empty(), shown)
         .on(sheet, Meters.USUAL);
   }
 }

@@ -59,6 +59,29 @@ public record Entry(
     }
   }
 
+  /** What a meter shows where a question has put its probes. */
+  public static Entry answering(
+      Question.Measure asked, String id, Optional<Instant> at, String shown) {
+    Probe probe = asked.at();
+    How how =
+        new How(
+            List.copyOf(probe.liftedAt()),
+            Optional.empty(),
+            probe.celsius().map("%.0f C"::formatted),
+            asked.reseated(),
+            at);
+    return new Entry(
+        id,
+        probe.function().toString(),
+        Optional.of(probe.red()),
+        Optional.of(probe.black()),
+        probe.part(),
+        Optional.empty(),
+        probe.situation(),
+        how,
+        shown);
+  }
+
   /**
    * The same entry with points that were typed in front of the value put where they belong.
    *

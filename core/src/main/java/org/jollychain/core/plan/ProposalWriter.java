@@ -87,34 +87,27 @@ final class ProposalWriter {
 
   Plan confirm(Question question, int call) {
     String what = problem.culprits().get(call).title(sheet);
-    Proposal proposal =
-        proposal(
-            question,
-            true,
-            question.reseated()
-                ? "The drop may sit in its terminals: see before the %s is renewed.".formatted(what)
-                : "The %s leads. Test it by itself before it is condemned.".formatted(what));
-    return plan(
-        List.of(proposal),
-        Plan.State.CONFIRM,
-        "Confirm the %s.".formatted(what),
-        new Plan.Expected(1, proposal.minutes()));
+    String why =
+        question.reseated()
+            ? "The drop may sit in its terminals: see before the %s is renewed."
+            : "The %s leads. Test it by itself before it is condemned.";
+    return confirming(question, why.formatted(what), "Confirm the %s.".formatted(what));
   }
 
   /** What alone decides is read once more. */
   Plan again(Question question, int call) {
     String what = problem.culprits().get(call).title(sheet);
-    Proposal proposal =
-        proposal(
-            question,
-            true,
-            "One reading alone decides against the %s. Touch the leads together, then read it once more with firm contact."
-                .formatted(what));
+    return confirming(
+        question,
+        "One reading alone decides against the %s. Touch the leads together, then read it once more with firm contact."
+            .formatted(what),
+        "Once more, before the %s is condemned.".formatted(what));
+  }
+
+  private Plan confirming(Question question, String why, String say) {
+    Proposal proposal = proposal(question, true, why);
     return plan(
-        List.of(proposal),
-        Plan.State.CONFIRM,
-        "Once more, before the %s is condemned.".formatted(what),
-        new Plan.Expected(1, proposal.minutes()));
+        List.of(proposal), Plan.State.CONFIRM, say, new Plan.Expected(1, proposal.minutes()));
   }
 
   private Plan plan(List<Proposal> next, Plan.State how, String say, Plan.Expected expected) {

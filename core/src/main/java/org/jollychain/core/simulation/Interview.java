@@ -1,7 +1,6 @@
 package org.jollychain.core.simulation;
 
 import java.time.Instant;
-import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import org.jollychain.core.evidence.CodeShown;
@@ -13,7 +12,6 @@ import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.inference.InspectionModel;
 import org.jollychain.core.network.Meters;
-import org.jollychain.core.network.Probe;
 import org.jollychain.core.sheet.Code;
 import org.jollychain.core.sheet.LoadRating;
 import org.jollychain.core.sheet.Sheet;
@@ -48,7 +46,7 @@ public final class Interview {
         new Question.Kinds<>() {
           @Override
           public Evidence measure(Question.Measure m) {
-            return reading(id, m, meter.read(unit, m.at()), at);
+            return Entry.answering(m, id, at, meter.read(unit, m.at())).on(sheet, Meters.USUAL);
           }
 
           @Override
@@ -83,27 +81,5 @@ public final class Interview {
             return new CodeShown(id, due, c.situation(), at);
           }
         });
-  }
-
-  private Evidence reading(String id, Question.Measure asked, String shown, Optional<Instant> at) {
-    Probe probe = asked.at();
-    Entry.How how =
-        new Entry.How(
-            List.copyOf(probe.liftedAt()),
-            Optional.empty(),
-            probe.celsius().map("%.0f C"::formatted),
-            asked.reseated(),
-            at);
-    return new Entry(
-            id,
-            probe.function().toString(),
-            Optional.of(probe.red()),
-            Optional.of(probe.black()),
-            probe.part(),
-            Optional.empty(),
-            probe.situation(),
-            how,
-            shown)
-        .on(unit.sheet(), Meters.USUAL);
   }
 }

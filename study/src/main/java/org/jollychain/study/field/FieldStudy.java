@@ -117,13 +117,12 @@ public final class FieldStudy {
       unit.suffer(wrong);
       Optional<String> complaint = complaint(unit, random);
       FieldVisit visit = new FieldVisit(told, unit, random);
-      boolean shows =
-          switch (how) {
-            case FULL -> visit.readAll(everything) && shows(wrong, visit);
-            case FEW -> visit.readFew(complaint) && shows(wrong, visit);
-            case PLAN -> complaint.isPresent() && asked(visit, wrong, complaint.get());
-          };
-      if (!shows) {
+      switch (how) {
+        case FULL -> visit.readAll(everything);
+        case FEW -> visit.readFew(complaint);
+        case PLAN -> complaint.ifPresent(c -> followPlan(visit, wrong, c));
+      }
+      if (how == How.PLAN ? complaint.isEmpty() : !shows(wrong, visit)) {
         continue;
       }
       Assessment said = diagnosis.assess(visit.taken(), complaint);
@@ -140,18 +139,17 @@ public final class FieldStudy {
   }
 
   /** Works through the plan to its end. */
-  private boolean asked(FieldVisit visit, List<FieldFault> wrong, String complaint) {
+  private void followPlan(FieldVisit visit, List<FieldFault> wrong, String complaint) {
     Optional<String> told = Optional.of(complaint);
     Policy policy = Policy.of(Method.MIXED, Order.BEST_VALUE, true);
     for (int i = 0; i < MOST_QUESTIONS; i++) {
       Diagnosis.Opinion opinion = diagnosis.opinion(visit.taken(), told);
       List<Proposal> next = planner.plan(opinion, visit.taken(), told, policy).next();
       if (next.isEmpty()) {
-        return true;
+        return;
       }
       visit.answer(questions.byId(next.get(0).id()).orElseThrow(), wrong);
     }
-    return true;
   }
 
   /** Whether a test of its own, or the supply's, showed something of every fault. */

@@ -69,17 +69,16 @@ final class FieldVisit {
   }
 
   /** Everything a sheet has to ask, each reading once, what looks strange twice. */
-  boolean readAll(List<Probe> probes) {
+  void readAll(List<Probe> probes) {
     for (Probe probe : probes) {
       if (read(probe)) {
         read(probe);
       }
     }
-    return true;
   }
 
   /** The few that one takes who looks for what is dead. */
-  boolean readFew(Optional<String> complaint) {
+  void readFew(Optional<String> complaint) {
     List<Chain> chains = new ArrayList<>(told.chains().keySet());
     Collections.shuffle(chains, new java.util.Random(random.nextLong()));
     List<String> dead =
@@ -95,7 +94,6 @@ final class FieldVisit {
       case 1 -> hopscotch(chain, live);
       default -> isolated(chain);
     }
-    return true;
   }
 
   private void drops(Chain chain, String live) {
@@ -176,7 +174,7 @@ final class FieldVisit {
             new Question.Kinds<>() {
               @Override
               public Evidence measure(Question.Measure m) {
-                return reading(id, minute, m.at(), m.reseated(), shown(m.at()));
+                return reading(m, minute, shown(m.at()));
               }
 
               @Override
@@ -251,7 +249,7 @@ final class FieldVisit {
    * @return whether it is not what the sheet leads one to expect
    */
   private boolean read(Probe probe) {
-    Evidence reading = reading("r" + (taken.size() + 1), taken.size(), probe, false, shown(probe));
+    Evidence reading = reading(new Question.Measure(probe), taken.size(), shown(probe));
     taken.add(reading);
     boolean strange = strange(((Reading) reading).shown(), probe);
     if (strange) {
@@ -263,25 +261,8 @@ final class FieldVisit {
   /**
    * @param minute since the technician came
    */
-  Evidence reading(String id, int minute, Probe probe, boolean reseated, String shown) {
-    Entry.How how =
-        new Entry.How(
-            List.copyOf(probe.liftedAt()),
-            Optional.empty(),
-            probe.celsius().map("%.0f C"::formatted),
-            reseated,
-            at(minute));
-    return new Entry(
-            id,
-            probe.function().toString(),
-            Optional.of(probe.red()),
-            Optional.of(probe.black()),
-            probe.part(),
-            Optional.empty(),
-            probe.situation(),
-            how,
-            shown)
-        .on(sheet, Meters.USUAL);
+  private Evidence reading(Question.Measure asked, int minute, String shown) {
+    return Entry.answering(asked, "r" + (minute + 1), at(minute), shown).on(sheet, Meters.USUAL);
   }
 
   private boolean strange(Shown shown, Probe probe) {
