@@ -74,7 +74,7 @@ public final class StudyProbes {
   private boolean ofSupply(Probe probe) {
     return probe.part().isEmpty()
         && !probe.function().needsDeadCircuit()
-        && sheet.supply().terminals().values().containsAll(List.of(probe.red(), probe.black()));
+        && probe.atTerminals(sheet);
   }
 
   private static boolean across(Probe probe, Part part, MeterFunction function) {

@@ -8,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment.SupplyAssessment;
 import org.jollychain.core.evidence.Evidence;
@@ -36,12 +35,12 @@ final class SupplyJudgement {
   /** So far off nominal, its tolerance left out, a sound supply may be. */
   private static final double SOUND_SHARE = 0.08;
 
+  /** A control transformer that is hardly loaded shows so much more: common practice, no source. */
+  private static final double HARDLY_LOADED_SHARE = 0.18;
+
   private final Sheet sheet;
   private final MeasurementModel measurements;
   private final Posterior posterior;
-
-  /** A control transformer that is hardly loaded shows so much more: common practice, no source. */
-  private static final double HARDLY_LOADED_SHARE = 0.18;
 
   SupplyJudgement(MeasurementModel measurements, Posterior posterior) {
     this.sheet = measurements.unit().sheet();
@@ -55,8 +54,7 @@ final class SupplyJudgement {
     for (Evidence e : posterior.evidence()) {
       if (e instanceof Reading r
           && r.probe().function().dimension() == Dimension.VOLTS
-          && sheet.supplyPoints().contains(r.probe().red())
-          && sheet.supplyPoints().contains(r.probe().black())) {
+          && r.probe().atTerminals(sheet)) {
         live.add(r);
       }
     }
@@ -113,15 +111,11 @@ final class SupplyJudgement {
         supply.system() == SupplySystem.TRANSFORMER ? Math.max(below, HARDLY_LOADED_SHARE) : below;
     double loaded = Math.abs(measurements.line(List.of(), r.probe()).mean());
     // what is open behind it takes its load off
-    double unloaded = outer(r.probe()) ? Math.max(loaded, supply.volts()) : loaded;
+    double unloaded =
+        r.probe().atOuterTerminals(supply) ? Math.max(loaded, supply.volts()) : loaded;
     return !(r.shown() instanceof Shown.Figure f)
         || Math.abs(f.value()) > loaded - below * supply.volts()
             && Math.abs(f.value()) < unloaded + above * supply.volts();
-  }
-
-  private boolean outer(Probe probe) {
-    return Set.of(probe.red(), probe.black())
-        .equals(Set.of(sheet.supply().outwardPoint(), sheet.supply().homewardPoint()));
   }
 
   /**

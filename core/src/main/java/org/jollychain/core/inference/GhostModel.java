@@ -37,7 +37,7 @@ final class GhostModel {
     this.picksUp =
         probe.function() == MeterFunction.VOLTS_AC
             && probe.part().map(sheet::part).filter(Part::actsAsLink).isEmpty();
-    this.atTerminals = sheet.supplyPoints().containsAll(List.of(probe.red(), probe.black()));
+    this.atTerminals = probe.atTerminals(sheet);
   }
 
   /**

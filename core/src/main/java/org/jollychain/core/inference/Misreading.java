@@ -20,6 +20,12 @@ sealed interface Misreading {
 
   double density(Figure figure);
 
+  /** The same where a slip is likelier than usual. */
+  default double doubted(Figure figure) {
+    boolean slip = explained() == ReadingLikelihood.Explained.AS_SLIP;
+    return slip ? figure.noise().doubt() * density(figure) : density(figure);
+  }
+
   /** What is left of all readings for those that are as the circuit has them. */
   double AS_READ = 1 - Anything.SHARE - NoContact.SHARE - WrongPrefix.SHARE;
 
@@ -161,10 +167,8 @@ sealed interface Misreading {
     public double density(Figure f) {
       double leads = MeterError.LEAD_OHMS_SD * MeterError.LEAD_OHMS_SD;
       return f.ohms()
-          ? f.noise.doubt() * FALSE_SHORT * normal(f.value, f.meter.leadOhms(), leads)
-          : f.noise.doubt()
-              * SHARE
-              * normal(f.value, 0, Math.max(f.ownVariance, SMALLEST_VARIANCE));
+          ? FALSE_SHORT * normal(f.value, f.meter.leadOhms(), leads)
+          : SHARE * normal(f.value, 0, Math.max(f.ownVariance, SMALLEST_VARIANCE));
     }
   }
 
@@ -184,11 +188,10 @@ sealed interface Misreading {
     @Override
     public double density(Figure f) {
       return f.ohms()
-          ? f.noise.doubt()
-              * OHMS_SHARE
+          ? OHMS_SHARE
               / (Math.max(f.value, SMALLEST_OHMS)
                   * Math.log(f.meter.overLimitOhms() / SMALLEST_OHMS))
-          : f.noise.doubt() * SHARE / (LARGEST_SHARE * f.sourceVolts);
+          : SHARE / (LARGEST_SHARE * f.sourceVolts);
     }
   }
 }

@@ -340,7 +340,7 @@ public final class ReadingLikelihood {
       double sum = 0;
       Explained how = Explained.AS_SLIP;
       for (Misreading way : Misreading.ALL) {
-        double density = way.density(figure);
+        double density = way.doubted(figure);
         otherwise[way.explained().ordinal()] += density;
         sum += density;
       }

@@ -59,6 +59,16 @@ public record Probe(
         MeterFunction.voltsOf(supply), supply.outwardPoint(), supply.homewardPoint(), situation);
   }
 
+  /** Whether both probes are at terminals of the supply. */
+  public boolean atTerminals(Sheet sheet) {
+    return sheet.supplyPoints().containsAll(List.of(red, black));
+  }
+
+  /** Whether they are at its outer ones. */
+  public boolean atOuterTerminals(Supply supply) {
+    return Set.of(red, black).equals(Set.of(supply.outwardPoint(), supply.homewardPoint()));
+  }
+
   /** The same measurement with these points freed of all but the part. */
   public Probe lifted(Set<String> points) {
     return new Probe(function, red, black, part, situation, points, celsius);

@@ -199,7 +199,7 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     return asked.stream()
         .flatMap(q -> q.probe().stream())
         .filter(p -> !p.function().needsDeadCircuit() && !p.function().clamps())
-        .filter(p -> sheet.supplyPoints().containsAll(List.of(p.red(), p.black())))
+        .filter(p -> p.atTerminals(sheet))
         .count();
   }
 
@@ -276,8 +276,7 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
       return false;
     }
     boolean volts = probe.function().dimension() == Dimension.VOLTS;
-    boolean supply =
-        sheet.supplyPoints().contains(probe.red()) && sheet.supplyPoints().contains(probe.black());
+    boolean supply = probe.atTerminals(sheet);
     return switch (policy.method()) {
       case MIXED -> true;
       case ISOLATED_OHMS -> false;

@@ -345,10 +345,8 @@ final class ProposalWriter {
   private String kind(Question question) {
     if (question instanceof Question.Measure m) {
       MeterFunction function = m.at().function();
-      boolean supply =
-          sheet.supplyPoints().contains(m.at().red())
-              && sheet.supplyPoints().contains(m.at().black());
-      return function + (supply ? " supply" : m.at().part().isPresent() ? " part" : " run");
+      return function
+          + (m.at().atTerminals(sheet) ? " supply" : m.at().part().isPresent() ? " part" : " run");
     }
     return question.kind().toString();
   }

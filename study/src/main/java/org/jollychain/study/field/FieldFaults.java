@@ -2,7 +2,6 @@ package org.jollychain.study.field;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Function;
 import java.util.random.RandomGenerator;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.UnitModel;
@@ -154,21 +153,19 @@ final class FieldFaults {
     List<FieldFault> ways = new ArrayList<>();
     ways.add(
         Drawn.chance(random, 0.5)
-            ? supply("dead", s -> sources(0))
-            : supply(
-                "dead", s -> lines.stream().map(l -> Change.open(Supply.conductor(l))).toList()));
-    ways.add(supply("low", s -> sources(Drawn.between(random, 0.5, 0.82))));
+            ? supply("dead", sources(0))
+            : supply("dead", lines.stream().map(l -> Change.open(Supply.conductor(l))).toList()));
+    ways.add(supply("low", sources(Drawn.between(random, 0.5, 0.82))));
     if (supply.system() != SupplySystem.DC) {
       double high = supply.system() == SupplySystem.TRANSFORMER ? 1.4 : 1.16;
-      ways.add(supply("high", s -> sources(Drawn.between(random, high, high + 0.12))));
+      ways.add(supply("high", sources(Drawn.between(random, high, high + 0.12))));
     }
     if (lines.size() > 1) {
       Change gone = Change.open(Supply.conductor(line));
       double neighbours = Drawn.byDecade(random, 3, 3e3);
-      ways.add(supply("dead-leg", s -> List.of(gone)));
+      ways.add(supply("dead-leg", List.of(gone)));
       ways.add(
-          supply(
-              "dead-leg", s -> List.of(gone, Change.leak(Supply.conductor(line), 1, neighbours))));
+          supply("dead-leg", List.of(gone, Change.leak(Supply.conductor(line), 1, neighbours))));
       if (supply.terminals().containsKey("neutral")) {
         // the other loads of the house divide the volts
         double first = Drawn.byDecade(random, 2, 2e3);
@@ -178,29 +175,26 @@ final class FieldFaults {
         ways.add(
             supply(
                 "open-neutral",
-                s ->
-                    List.of(
-                        Change.source(Supply.conductor("line1"), Complex.of(2 * split)),
-                        Change.source(Supply.conductor("line2"), Complex.of(2 - 2 * split)))));
+                List.of(
+                    Change.source(Supply.conductor("line1"), Complex.of(2 * split)),
+                    Change.source(Supply.conductor("line2"), Complex.of(2 - 2 * split)))));
       }
       if (supply.system() == SupplySystem.SPLIT_PHASE) {
         ways.add(
             supply(
                 "wrong-system",
-                s ->
-                    List.of(
-                        Change.source(
-                            Supply.conductor("line2"), Complex.polar(1, Math.toRadians(60))))));
+                List.of(
+                    Change.source(
+                        Supply.conductor("line2"), Complex.polar(1, Math.toRadians(60))))));
       }
     } else if (supply.system() == SupplySystem.SINGLE_PHASE
         && supply.bonded().filter("neutral"::equals).isPresent()) {
       ways.add(
           supply(
               "swapped",
-              s ->
-                  List.of(
-                      Change.source(Supply.conductor("line1"), Complex.ZERO),
-                      Change.driven(Supply.conductor("neutral"), supply.volts()))));
+              List.of(
+                  Change.source(Supply.conductor("line1"), Complex.ZERO),
+                  Change.driven(Supply.conductor("neutral"), supply.volts()))));
     }
     return Drawn.one(random, ways);
   }
@@ -211,11 +205,10 @@ final class FieldFaults {
         .toList();
   }
 
-  /** Drawn once, and the same in every situation that has power. */
-  private FieldFault supply(String kind, Function<Situation, List<Change>> changes) {
-    List<Change> drawn = changes.apply(sheet.situations().values().iterator().next());
+  /** The same in every situation that has power. */
+  private static FieldFault supply(String kind, List<Change> changes) {
     return new FieldFault(
-        FieldFault.SUPPLY, kind, s -> s.supplyOn() ? drawn : List.of(), false, List.of());
+        FieldFault.SUPPLY, kind, s -> s.supplyOn() ? changes : List.of(), false, List.of());
   }
 
   private static FieldFault always(Part part, String kind, Change... changes) {

@@ -168,7 +168,7 @@ public final class FieldStudy {
   private boolean ofSupply(Probe probe) {
     return probe.part().isEmpty()
         && !probe.function().needsDeadCircuit()
-        && sheet.supplyPoints().containsAll(List.of(probe.red(), probe.black()));
+        && probe.atTerminals(sheet);
   }
 
   /** Whether another part, open, would have shown the same at every reading: nobody can tell. */
@@ -213,13 +213,7 @@ public final class FieldStudy {
             .findFirst();
     boolean dead =
         is.stream().anyMatch(Set.of(SupplyVerdict.DEAD, SupplyVerdict.DEAD_LEG)::contains);
-    boolean outerOnly =
-        read.stream()
-            .allMatch(
-                p ->
-                    Set.of(p.red(), p.black())
-                        .equals(
-                            Set.of(sheet.supply().outwardPoint(), sheet.supply().homewardPoint())));
+    boolean outerOnly = read.stream().allMatch(p -> p.atOuterTerminals(sheet.supply()));
     return dead && outerOnly && sheet.supply().lines().size() > 1
         ? Set.of(SupplyVerdict.DEAD, SupplyVerdict.DEAD_LEG, SupplyVerdict.LOW)
         : Set.of(is.orElse(SupplyVerdict.SOUND));
@@ -292,7 +286,7 @@ public final class FieldStudy {
     return "\"%s %s %s %s%s\""
         .formatted(
             p.situation(),
-            p.function().toString().startsWith("amps") ? "amps" : p.function().toString(),
+            p.function().clamps() ? "amps" : p.function().toString(),
             p.part().orElse(p.red() + "-" + p.black()),
             shown,
             p.liftedAt().isEmpty() ? "" : " lifted " + String.join(" ", p.liftedAt()));

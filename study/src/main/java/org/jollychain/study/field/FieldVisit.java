@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import java.util.random.RandomGenerator;
 import org.jollychain.core.evidence.CodeShown;
@@ -80,7 +81,7 @@ final class FieldVisit {
   /** The few that one takes who looks for what is dead. */
   void readFew(Optional<String> complaint) {
     List<Chain> chains = new ArrayList<>(told.chains().keySet());
-    Collections.shuffle(chains, new java.util.Random(random.nextLong()));
+    Collections.shuffle(chains, new Random(random.nextLong()));
     List<String> dead =
         complaint.map(c -> sheet.complaints().get(c).notRunning()).orElse(List.of());
     Chain chain =
@@ -165,11 +166,11 @@ final class FieldVisit {
   }
 
   /** What is found when the plan asks. */
-  Evidence answer(Question question, List<FieldFault> wrong) {
+  void answer(Question question, List<FieldFault> wrong) {
     int minute = taken.size();
     String id = "r" + (minute + 1);
     Optional<Instant> at = at(minute);
-    Evidence answer =
+    taken.add(
         question.as(
             new Question.Kinds<>() {
               @Override
@@ -213,9 +214,7 @@ final class FieldVisit {
                         .findFirst();
                 return new CodeShown(id, shown, c.situation(), at);
               }
-            });
-    taken.add(answer);
-    return answer;
+            }));
   }
 
   private static Optional<Instant> at(int minute) {
@@ -231,7 +230,7 @@ final class FieldVisit {
   }
 
   /** What a probe shows, the hand's slips with it. */
-  String shown(Probe probe) {
+  private String shown(Probe probe) {
     if (Drawn.chance(random, seen.add(probe) ? SLIPS : SLIPS_AGAIN)) {
       slipped.add(probe);
       return slipped(probe);
@@ -272,12 +271,7 @@ final class FieldVisit {
     if (!(shown instanceof Shown.Figure figure)) {
       return ohms && due < 1e6;
     }
-    double slack =
-        ohms
-            ? 0.6
-            : probe.function() == MeterFunction.AMPS_AC || probe.function() == MeterFunction.AMPS_DC
-                ? 0.3
-                : 0.03 * sheet.supply().volts();
+    double slack = ohms ? 0.6 : probe.function().clamps() ? 0.3 : 0.03 * sheet.supply().volts();
     double size = Math.abs(due);
     return Math.abs(Math.abs(figure.value()) - size) > 0.2 * size + slack;
   }
@@ -304,18 +298,12 @@ final class FieldVisit {
   private Optional<Probe> neighbour(Probe probe) {
     List<Part> beside =
         sheet.partsAt(probe.black()).stream().filter(p -> !p.touches(probe.red())).toList();
-    if (beside.isEmpty() || probe.function().toString().startsWith("amps")) {
+    if (beside.isEmpty() || probe.function().clamps()) {
       return Optional.empty();
     }
     String there = Drawn.one(random, beside).otherEnd(probe.black());
     return Optional.of(
-        new Probe(
-            probe.function(),
-            probe.red(),
-            there,
-            Optional.empty(),
-            probe.situation(),
-            probe.liftedAt(),
-            Optional.empty()));
+        Probe.between(probe.function(), probe.red(), there, probe.situation())
+            .lifted(probe.liftedAt()));
   }
 }
