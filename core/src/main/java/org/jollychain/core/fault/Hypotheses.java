@@ -37,6 +37,9 @@ public final class Hypotheses {
   /** How often what a customer tells is wrong, or not all that is wrong. */
   private static final double COMPLAINT_ASTRAY = 0.1;
 
+  /** How often a control keeps to itself what it measures amiss; common practice, no source. */
+  private static final double UNREPORTED = 0.25;
+
   private final Sheet sheet;
   private final UnitModel unit;
   private final Map<String, Loop> loops = new LinkedHashMap<>();
@@ -97,7 +100,7 @@ public final class Hypotheses {
     List<Hypothesis> faults = new ArrayList<>();
     faults.addAll(sharing(supply, BaseRates.SUPPLY * rest));
     faults.addAll(sharing(parts, (1 - BaseRates.SUPPLY) * rest));
-    all.addAll(complaint.map(c -> causing(c, faults, rest)).orElse(faults));
+    all.addAll(complaint.map(c -> causing(c, unreported(c, faults), rest)).orElse(faults));
     double sum = all.stream().mapToDouble(Hypothesis::prior).sum();
     return all.stream().map(h -> h.weighing(h.prior() / sum)).toList();
   }
@@ -197,6 +200,18 @@ public final class Hypotheses {
   private static List<Hypothesis> sharing(List<Hypothesis> group, double share) {
     double sum = group.stream().mapToDouble(Hypothesis::prior).sum();
     return group.stream().map(h -> h.weighing(share * h.prior() / sum)).toList();
+  }
+
+  /** What a control measures for itself it reports, so a complaint that tells of none is rarer. */
+  private List<Hypothesis> unreported(Complaint complaint, List<Hypothesis> faults) {
+    Situation situation = sheet.situation(complaint.situation());
+    return faults.stream()
+        .map(
+            h ->
+                unit.measures(situation.id(), h.changesIn(situation))
+                    ? h.weighing(h.prior() * UNREPORTED)
+                    : h)
+        .toList();
   }
 
   /** A complaint is a witness: what would cause it is favoured, and nothing excluded. */

@@ -1,7 +1,7 @@
 package org.jollychain.core.inference;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.UnitModel;
@@ -28,14 +28,15 @@ public final class CodeModel {
 
   /** The probability that the unit's display would show what it shows. */
   public double probability(CodeShown shown, Hypothesis h) {
-    List<String> due = new ArrayList<>();
-    for (Code code : sheet.codes().values()) {
-      boolean suspected = code.suspects().stream().anyMatch(p -> h.modeOf(p).isPresent());
-      if (suspected
-          || code.watchesLoads()
-              && unit.shows(code.when(), h.changesIn(sheet.situation(code.when().situation())))) {
-        due.add(code.id());
-      }
+    // a control that finds a part of its own bad says so, not what comes of it
+    List<String> due = due(code -> code.suspects().stream().anyMatch(p -> h.modeOf(p).isPresent()));
+    if (due.isEmpty()) {
+      due =
+          due(
+              code ->
+                  code.watchesLoads()
+                      && unit.shows(
+                          code.when(), h.changesIn(sheet.situation(code.when().situation()))));
     }
     int all = sheet.codes().size() + 1;
     if (due.isEmpty()) {
@@ -44,5 +45,9 @@ public final class CodeModel {
     return shown.code().filter(due::contains).isPresent()
         ? (1 - CODE_WRONG) / due.size()
         : CODE_WRONG / (all - due.size());
+  }
+
+  private List<String> due(Predicate<Code> shown) {
+    return sheet.codes().values().stream().filter(shown).map(Code::id).toList();
   }
 }

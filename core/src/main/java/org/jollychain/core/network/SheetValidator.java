@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sheet.Command;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.InvalidSheetException;
 import org.jollychain.core.sheet.Part;
@@ -19,6 +20,9 @@ public final class SheetValidator {
 
   /** A source that loses more than this inside itself is shorted, not loaded. */
   private static final double SHORTED = 0.6;
+
+  /** Beyond this a loop holds strays and no sensor; common practice, no source. */
+  private static final double LARGEST_SENSOR_OHMS = 1e6;
 
   private final String yaml;
   private final UnitModel unit;
@@ -50,6 +54,7 @@ public final class SheetValidator {
     sheet.situations().values().forEach(checked::checkShort);
     checked.stopAtProblems();
     sheet.paths().values().forEach(checked::checkFed);
+    sheet.situations().values().forEach(checked::checkNeeds);
     checked.stopAtProblems();
     sheet.complaints().values().forEach(checked::checkComplaint);
     checked.stopAtProblems();
@@ -68,6 +73,22 @@ public final class SheetValidator {
           "/paths/" + path.id(),
           "in no situation does the supply reach \"%s\": close its links by commands, or join its points to the supply's terminals"
               .formatted(path.load()));
+    }
+  }
+
+  private void checkNeeds(Situation situation) {
+    for (String given : situation.commands()) {
+      Command command = unit.sheet().commands().get(given);
+      for (int i = 0; i < command.needs().size(); i++) {
+        Command.Loop ends = command.needs().get(i);
+        double ohms = unit.in(situation.id()).ohmsBetween(ends.from(), ends.to()).abs();
+        if (situation.supplyOn() && ohms > LARGEST_SENSOR_OHMS) {
+          wrong(
+              "/commands/%s/needs/%d".formatted(given, i),
+              "nothing closes this loop in \"%s\", where the command is given: name the two points of the control between which the sensor lies"
+                  .formatted(situation.id()));
+        }
+      }
     }
   }
 

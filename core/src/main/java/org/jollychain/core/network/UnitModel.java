@@ -23,7 +23,8 @@ import org.jollychain.core.sheet.Situation;
  * A unit of a sheet in every situation, sound or with something changed. Where a command is driven
  * by a load (a relay's coil, a sequencer's heater, a motor's centrifugal switch), its contacts
  * follow that load: they fall out when it stands still, and pull in when a fault lets it run. What
- * a control gives by itself it gives while its own supply is there.
+ * a control gives by itself it gives while its own supply is there, and while the loops it watches
+ * - a sensor, a float, a pressure switch - show about what is due.
  */
 public final class UnitModel {
 
@@ -38,6 +39,9 @@ public final class UnitModel {
   /** Share of its power above which a load keeps its contacts: common practice, no source. */
   private static final double DRIVES_ABOVE = 0.35;
 
+  /** What a control's input still takes for a closed contact: common practice, no source. */
+  private static final double CONTACT_TOLERATED_OHMS = 50;
+
   /** One relay may hang on another's contact; longer than this no chain of them is. */
   private static final int LONGEST_CHAIN = 4;
 
@@ -46,6 +50,7 @@ public final class UnitModel {
   private final Map<String, Solution> sound = new LinkedHashMap<>();
   private final Map<String, Double> ratedWatts = new LinkedHashMap<>();
   private final Map<String, Set<String>> controlFeeds = new LinkedHashMap<>();
+  private final Map<String, List<Watched>> watched = new LinkedHashMap<>();
   private final Map<Chain, Situation> chains = new LinkedHashMap<>();
 
   /** The nominal unit. */
@@ -70,6 +75,7 @@ public final class UnitModel {
     }
     for (Situation s : sheet.situations().values()) {
       controlFeeds.put(s.id(), controlFeeds(s));
+      watched.put(s.id(), watched(s));
     }
     for (Path path : sheet.paths().values()) {
       sheet.situations().values().stream()
@@ -96,12 +102,10 @@ public final class UnitModel {
     }
     Network network = networks.get(situation);
     Solution now = network.solve(changes);
-    boolean dark =
-        changes.stream()
-            .anyMatch(c -> c.opens() && controlFeeds.get(situation).contains(c.branch()));
+    Set<String> withheld = withheld(situation, changes, now);
     List<Change> followed = List.of();
     for (int i = 0; i < LONGEST_CHAIN; i++) {
-      List<Change> following = following(sheet.situation(situation), now, dark);
+      List<Change> following = following(sheet.situation(situation), now, withheld);
       if (following.equals(followed)) {
         break;
       }
@@ -171,16 +175,75 @@ public final class UnitModel {
     return known.by() == Command.By.CONTROL && known.drivenBy().isEmpty();
   }
 
+  /** What the control does not give, for want of its own supply or because of what it measures. */
+  private Set<String> withheld(String situation, List<Change> changes, Solution now) {
+    Set<String> withheld = new HashSet<>();
+    if (changes.stream()
+        .anyMatch(c -> c.opens() && controlFeeds.get(situation).contains(c.branch()))) {
+      sheet.commands().keySet().stream().filter(this::byControlAlone).forEach(withheld::add);
+    }
+    watched.get(situation).stream()
+        .filter(loop -> loop.amiss(changes, now))
+        .map(Watched::command)
+        .forEach(withheld::add);
+    return withheld;
+  }
+
+  /** Whether the control measures for itself that something is wrong with these changes. */
+  public boolean measures(String situation, List<Change> changes) {
+    Solution now = frozen(situation, changes);
+    return watched.get(situation).stream().anyMatch(loop -> loop.amiss(changes, now));
+  }
+
+  /** The loops the control watches for what it gives in a situation. */
+  private List<Watched> watched(Situation situation) {
+    List<Watched> all = new ArrayList<>();
+    for (Command command : sheet.commands().values()) {
+      if (!situation.supplyOn() || !situation.commands().contains(command.id())) {
+        continue;
+      }
+      for (Command.Loop ends : command.needs()) {
+        double due = in(situation.id()).ohmsBetween(ends.from(), ends.to()).abs();
+        Watched loop = new Watched(command.id(), ends, due, new HashSet<>());
+        for (String part : sheet.parts().keySet()) {
+          if (!loop.shows(frozen(situation.id(), List.of(Change.open(part))))) {
+            loop.parts().add(part);
+          }
+        }
+        all.add(loop);
+      }
+    }
+    return all;
+  }
+
+  /**
+   * What a control measures before it gives a command.
+   *
+   * @param due what the sound unit shows there (ohm)
+   * @param parts without which it shows something else
+   */
+  private record Watched(String command, Command.Loop ends, double due, Set<String> parts) {
+
+    boolean amiss(List<Change> changes, Solution now) {
+      return changes.stream().anyMatch(c -> parts.contains(c.branch())) && !shows(now);
+    }
+
+    /** A control tells open and short from a value that drifts; common practice, no source. */
+    boolean shows(Solution now) {
+      double ohms = now.ohmsBetween(ends.from(), ends.to()).abs();
+      return ohms < 2 * due + CONTACT_TOLERATED_OHMS
+          && (due < CONTACT_TOLERATED_OHMS || ohms > due / 2);
+    }
+  }
+
   /**
    * What driven contacts do otherwise than in the sound unit.
    *
-   * @param dark whether the control has no supply of its own
+   * @param withheld the commands that the control does not give
    */
-  private List<Change> following(Situation situation, Solution now, boolean dark) {
+  private List<Change> following(Situation situation, Solution now, Set<String> withheld) {
     Set<String> given = new HashSet<>(situation.commands());
-    if (dark) {
-      given.removeIf(this::byControlAlone);
-    }
+    given.removeAll(withheld);
     for (Command command : sheet.commands().values()) {
       command
           .drivenBy()

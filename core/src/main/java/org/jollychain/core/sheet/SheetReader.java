@@ -150,13 +150,17 @@ public final class SheetReader {
 
   private static Command command(String id, SheetNode at) {
     if (at.isText()) {
-      return new Command(id, at.text(), Command.By.HAND, Optional.empty());
+      return new Command(id, at.text(), Command.By.HAND, Optional.empty(), List.of());
     }
     return new Command(
         id,
         at.child("title").text(),
         Kebab.read(Command.By.class, at.child("by").text("hand")).orElseThrow(),
-        at.child("driven-by").optionalText());
+        at.child("driven-by").optionalText(),
+        at.child("needs").items().stream()
+            .map(SheetNode::texts)
+            .map(ends -> new Command.Loop(ends.get(0), ends.get(1)))
+            .toList());
   }
 
   private Access access(String id, SheetNode at) {

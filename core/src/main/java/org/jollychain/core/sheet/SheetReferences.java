@@ -47,6 +47,13 @@ final class SheetReferences {
           at.wrong("only what the control gives is driven by a load; add \"by: control\"");
         }
       }
+      SheetNode needs = root.at("commands", command.id(), "needs");
+      for (SheetNode end : needs.items().stream().flatMap(l -> l.items().stream()).toList()) {
+        known(end, end.text(), sheet.points(), "point");
+      }
+      if (!command.needs().isEmpty() && command.by() == Command.By.HAND) {
+        needs.wrong("only the control measures before it gives; add \"by: control\"");
+      }
     }
     Set<String> places = new TreeSet<>(Set.of("ambient"));
     for (Part part : sheet.parts().values()) {

@@ -44,6 +44,15 @@ class SheetValidatorTest {
   }
 
   @Test
+  void a_loop_that_nothing_closes_can_give_no_command() {
+    String text =
+        Sheets.text("/sheets/autoclave-115.yaml").replaceFirst("\\[\\[Q1, Q2]]", "[[Q1, S1]]");
+    assertThat(catchThrowableOfType(InvalidSheetException.class, () -> SheetValidator.read(text)))
+        .hasMessageContaining("nothing closes this loop in \"heat-call\"")
+        .hasMessageContaining("commands.heat-on.needs.0");
+  }
+
+  @Test
   void a_short_names_the_parts_it_goes_through() {
     assertThat(problems("between: [A, F]}", "between: [A, N]}").get(0).message())
         .contains("switch", "fan-wire");

@@ -195,4 +195,27 @@ class UnitModelTest {
     assertThat(ohms(tank, "isolated", "U1", "PE", Change.leak("upper-element", 0.5, 1)))
         .isBetween(5.0, 9.0);
   }
+
+  /**
+   * Common practice, no source: a cycle does not go on with a sensor open, shorted or unplugged.
+   */
+  @Test
+  void a_control_withholds_what_its_sensors_and_floats_speak_against() {
+    UnitModel autoclave = unit("autoclave-115");
+    for (Change bad :
+        List.of(
+            Change.open("chamber-sensor"),
+            Change.closed("chamber-sensor"),
+            Change.open("sensor-lead"))) {
+      Solution now = autoclave.in("heat-call", List.of(bad));
+      assertThat(autoclave.runs("element", now)).isFalse();
+      assertThat(autoclave.runs("transformer", now)).isTrue();
+    }
+    Change skewed = Change.scaled("chamber-sensor", 1.2);
+    assertThat(autoclave.runs("element", autoclave.in("heat-call", List.of(skewed)))).isTrue();
+    UnitModel dishwasher = unit("dishwasher-120");
+    List<Change> afloat = List.of(Change.open("flood-switch"));
+    assertThat(dishwasher.runs("fill-valve", dishwasher.in("fill-step", afloat))).isFalse();
+    assertThat(dishwasher.runs("drain-pump", dishwasher.in("drain-step", afloat))).isTrue();
+  }
 }

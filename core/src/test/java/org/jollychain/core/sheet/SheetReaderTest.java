@@ -116,6 +116,15 @@ class SheetReaderTest {
   }
 
   @Test
+  void a_loop_is_measured_by_the_control_between_points_there_are() {
+    String text = Sheets.HEATER.replace("{on: Switched on}", "{on: {title: On, needs: [[A, X9]]}}");
+    assertThat(problemsOf(text))
+        .extracting(SheetProblem::message)
+        .anyMatch(m -> m.contains("add \"by: control\""))
+        .anyMatch(m -> m.contains("X9"));
+  }
+
+  @Test
   void a_secondary_needs_a_primary_with_a_flux() {
     String bare = "fan-wire: {kind: transformer-secondary, between: [A, F]}";
     String onMotor = bare.replace("}", ", primary: element, volts: 24, ohms: 1}");
