@@ -1,6 +1,7 @@
 package org.jollychain.core.network;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -121,6 +122,20 @@ public final class UnitModel {
     double around =
         in(situation, List.of(Change.open(part.id()))).ohmsBetween(part.from(), part.to()).re();
     return around < Meter.GENERAL.overLimitOhms();
+  }
+
+  /** The part by way of which an open part is bridged: a load before what only leads to it. */
+  public Optional<Part> bypass(Part part, String situation) {
+    return sheet.parts().values().stream()
+        .filter(p -> p != part)
+        .sorted(Comparator.comparing(Part::actsAsLink))
+        .filter(
+            p ->
+                in(situation, List.of(Change.open(part.id()), Change.open(p.id())))
+                        .ohmsBetween(part.from(), part.to())
+                        .re()
+                    > Meter.GENERAL.overLimitOhms())
+        .findFirst();
   }
 
   /** The unit with something changed, driven contacts left as they are. */

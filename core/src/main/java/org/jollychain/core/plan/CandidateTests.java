@@ -90,6 +90,15 @@ public final class CandidateTests {
     asked.forEach(q -> all.put(q.id(), q));
   }
 
+  UnitModel unit() {
+    return unit;
+  }
+
+  /** What lies parallel to a part in the unit as it is isolated. */
+  Optional<Part> bypass(Part part) {
+    return closedOhms(part).flatMap(q -> unit.bypass(part, q.situation()));
+  }
+
   public Collection<Question> all() {
     return all.values();
   }

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jollychain.core.evidence.Question;
-import org.jollychain.core.sequencing.Distribution;
 import org.jollychain.core.sequencing.TwoStepLookahead;
 
 /**
@@ -50,20 +49,19 @@ public record DecisionTree(
     }
     Question question = next.get();
     WorkState.Move move = state.move(question);
-    OutcomeModel outcomes = state.problem().outcomeModel(question);
-    Distribution.Split split = state.split(question);
-    double[] byClass = state.believed().byClass(outcomes.table());
     List<Branch> branches = new ArrayList<>();
-    for (int j = 0; j < split.chance().length; j++) {
-      double probability = reached * split.chance()[j];
-      Optional<String> shown = outcomes.shown(j, byClass);
-      if (split.chance()[j] > LIKELY && shown.isPresent()) {
-        PlanningState then = state.after(question, j);
+    for (Answers.Answer a : Answers.of(state, question, writer::named)) {
+      double probability = reached * a.chance();
+      if (a.chance() > LIKELY) {
         branches.add(
             new Branch(
-                shown.get(),
+                a.shown(),
                 probability,
-                of(then, among, end.isPresent() ? 0 : depth - 1, probability)));
+                of(
+                    state.after(question, a.outcome()),
+                    among,
+                    end.isPresent() ? 0 : depth - 1,
+                    probability)));
       }
     }
     branches.sort((a, b) -> Double.compare(b.probability(), a.probability()));

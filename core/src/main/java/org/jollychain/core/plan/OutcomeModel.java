@@ -2,9 +2,9 @@ package org.jollychain.core.plan;
 
 import java.util.List;
 import java.util.Optional;
-import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.sequencing.OutcomeTable;
+import org.jollychain.core.sheet.Supply;
 
 /**
  * What may come of a question: a few answers that can be told apart, and how likely each is under
@@ -12,7 +12,7 @@ import org.jollychain.core.sequencing.OutcomeTable;
  *
  * @param table how likely each answer is under every hypothesis, by its place among all of the
  *     sheet's
- * @param words what each answer is called; for a measurement only {@code OL} has one
+ * @param words what each answer is called; for a measurement only {@code OL} and ghosts have one
  * @param values what each class shows, in the function's unit; empty for what is only seen
  * @param function what the meter is set to, for a measurement
  */
@@ -22,7 +22,6 @@ public record OutcomeModel(
   /** Shown once terminals were put on again, where that was all there was to it. */
   public static final String AS_SOUND = "as a sound one";
 
-  private static final double MATTERS = 0.02;
   private static final double AS_A_RULE = 0.3;
 
   public int answers() {
@@ -30,34 +29,27 @@ public record OutcomeModel(
   }
 
   /**
-   * An answer as a display or a person would give it: {@code 238.0 V}, {@code 0.1 to 4.8 V}, {@code
+   * An answer as a technician says it: {@code full supply, 239 V}, {@code about 11.6 Ω}, {@code
    * OL}, {@code runs}.
    *
    * @param belief in each class
    * @return empty where no class that is believed gives it, but for slips and the unknown
    */
-  public Optional<String> shown(int answer, double[] belief) {
+  public Optional<String> shown(int answer, double[] belief, Supply supply) {
     if (function.isEmpty() || !words.get(answer).isEmpty()) {
       return Optional.of(words.get(answer));
     }
-    double all = 0;
+    int most = -1;
+    double weight = 0;
     for (int c = 0; c < values.length; c++) {
-      all += belief[c] * table.likelihood()[c][answer];
-    }
-    double low = Double.POSITIVE_INFINITY;
-    double high = Double.NEGATIVE_INFINITY;
-    for (int c = 0; c < values.length; c++) {
-      if (table.likelihood()[c][answer] > AS_A_RULE
-          && belief[c] * table.likelihood()[c][answer] > MATTERS * all) {
-        low = Math.min(low, values[c]);
-        high = Math.max(high, values[c]);
+      double usual = table.likelihood()[c][answer];
+      if (usual > AS_A_RULE && belief[c] * usual > weight) {
+        weight = belief[c] * usual;
+        most = c;
       }
     }
-    if (low > high) {
-      return Optional.empty();
-    }
-    String from = Meter.GENERAL.display(function.get(), low);
-    String to = Meter.GENERAL.display(function.get(), high);
-    return Optional.of(from.equals(to) ? "about " + from : from + " to " + to);
+    return most < 0
+        ? Optional.empty()
+        : Optional.of(ReadingWords.of(function.get(), values[most], supply));
   }
 }

@@ -3,8 +3,6 @@ package org.jollychain.core.plan;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
-import java.util.Collections;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,7 +22,6 @@ import org.jollychain.core.inference.HypothesisSpace;
 import org.jollychain.core.inference.InspectionModel;
 import org.jollychain.core.inference.LinearPrediction;
 import org.jollychain.core.inference.MeasurementModel;
-import org.jollychain.core.inference.Normal;
 import org.jollychain.core.inference.ObservationModel;
 import org.jollychain.core.inference.ReadingLikelihood;
 import org.jollychain.core.network.FaultSweep;
@@ -35,6 +32,7 @@ import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Work;
 import org.jollychain.core.sequencing.OutcomeTable;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
@@ -51,8 +49,7 @@ import org.jollychain.core.sheet.Situation;
  */
 final class OutcomeModels {
 
-  private static final double SLIP = 0.01;
-  private static final int MOST_ANSWERS = 9;
+  static final double SLIP = 0.01;
 
   /** So many questions times hypotheses are looked at one by one; more than that, coarsely. */
   private static final long MOST_AT_ONCE = 1_500_000;
@@ -60,11 +57,11 @@ final class OutcomeModels {
   /** Stands for what is not on the sheet. */
   private static final int UNKNOWN = Integer.MIN_VALUE;
 
-  /** Classes further apart than this many of their own standard deviations are told apart. */
-  private static final double APART = 0.6;
-
   /** Two readings this close, in standard deviations of the meter's own, are of one class. */
   private static final double SAME = 0.5;
+
+  /** More than this of what is shown comes by strays: the point hangs free. */
+  private static final double HANGS_FREE = 0.5;
 
   /** The share of drops that sit in a part's terminals; common practice, no source. */
   private static final double IN_ITS_TERMINALS = 0.5;
@@ -136,7 +133,7 @@ final class OutcomeModels {
             Observation.Runs[] answers = Observation.Runs.values();
             return seen(
                 answers.length,
-                i -> runsWord(answers[i]),
+                i -> runsWord(answers[i], sheet.part(r.load()).kind()),
                 faults::of,
                 (i, answer) ->
                     ObservationModel.seen(
@@ -187,11 +184,11 @@ final class OutcomeModels {
     return i -> modes.getOrDefault(i, -1);
   }
 
-  private static String runsWord(Observation.Runs runs) {
+  private static String runsWord(Observation.Runs runs, PartKind kind) {
     return switch (runs) {
-      case YES -> "runs";
-      case WEAKLY -> "runs weakly";
-      case NO -> "does not run";
+      case YES -> kind.on();
+      case WEAKLY -> kind.weak();
+      case NO -> kind.off();
     };
   }
 
@@ -239,20 +236,21 @@ final class OutcomeModels {
     return chances.stream().mapToDouble(p -> (1 - SLIP) * p / sum + SLIP / answers).toArray();
   }
 
-  /**
-   * A class of readings.
-   *
-   * @param value what the meter shows, in its unit
-   */
-  private record Peak(double value, double sd, double overLimit) {}
-
   private OutcomeModel measured(Probe probe, Situation situation, DistinctFaults faults) {
     Meter meter = Meter.GENERAL;
     FaultSweep.Readings readings = faults.sweep().at(probe, meter);
     double[] values = new double[faults.count()];
     Arrays.setAll(values, f -> readings.shown(probe.function(), f));
-    double[] sorted = values.clone();
-    Arrays.sort(sorted);
+    boolean[] ghost = new boolean[values.length];
+    for (int f = 0; f < ghost.length; f++) {
+      ghost[f] = probe.function() == MeterFunction.VOLTS_AC && readings.floating()[f] > HANGS_FREE;
+    }
+    double[] sorted =
+        IntStream.range(0, values.length)
+            .filter(f -> !ghost[f])
+            .mapToDouble(f -> values[f])
+            .sorted()
+            .toArray();
     // the least of each class of readings
     double[] least = new double[sorted.length];
     int classes = 0;
@@ -265,6 +263,10 @@ final class OutcomeModels {
     int[] most = new int[classes];
     Arrays.fill(most, -1);
     for (int f = 0; f < values.length; f++) {
+      if (ghost[f]) {
+        classOfFault[f] = classes;
+        continue;
+      }
       int at = Arrays.binarySearch(least, 0, classes, values[f]);
       int c = at >= 0 ? at : -at - 2;
       classOfFault[f] = c;
@@ -273,15 +275,18 @@ final class OutcomeModels {
         most[c] = i;
       }
     }
-    List<Peak> peaks = new ArrayList<>();
+    List<AnswerBounds.Peak> peaks = new ArrayList<>();
     for (int i : most) {
       peaks.add(peak(probe, situation, i, values[faults.of(i)]));
+    }
+    if (IntStream.range(0, ghost.length).anyMatch(f -> ghost[f])) {
+      peaks.add(AnswerBounds.ghost(sheet.supply().volts()));
     }
     int[] classOf = new int[hypotheses.size()];
     for (int i = 0; i < classOf.length; i++) {
       classOf[i] = i == unknown ? peaks.size() : classOfFault[faults.of(i)];
     }
-    return divided(probe, peaks, classOf, unknown >= 0);
+    return AnswerBounds.divided(probe, peaks, classOf, unknown >= 0);
   }
 
   /** The same once a part's terminals were put on again: a drop that sat in them is gone. */
@@ -319,7 +324,7 @@ final class OutcomeModels {
         < SAME * MeterError.of(meter, function).sd(Math.max(Math.abs(a), Math.abs(b)));
   }
 
-  private Peak peak(Probe probe, Situation situation, int member, double value) {
+  private AnswerBounds.Peak peak(Probe probe, Situation situation, int member, double value) {
     Meter meter = Meter.GENERAL;
     LinearPrediction line = measurements.line(hypotheses.get(member).changesIn(situation), probe);
     double variance = line.residualVariance() + line.slopes().squared();
@@ -328,65 +333,6 @@ final class OutcomeModels {
         probe.function().needsDeadCircuit()
             ? ReadingLikelihood.above(value, meter.overLimitOhms())
             : 0;
-    return new Peak(line.mean(), Math.sqrt(variance + own * own), over);
-  }
-
-  /** Draws the boundaries, widest gaps first, and computes each class's share between them. */
-  private static OutcomeModel divided(
-      Probe probe, List<Peak> peaks, int[] classOf, boolean withUnknown) {
-    boolean ohms = probe.function().needsDeadCircuit();
-    List<Peak> finite =
-        peaks.stream()
-            .filter(p -> p.overLimit < 0.5)
-            .sorted(Comparator.comparingDouble(Peak::value))
-            .toList();
-    record Gap(double at, double width) {}
-    List<Gap> gaps = new ArrayList<>();
-    for (int i = 1; i < finite.size(); i++) {
-      Peak a = finite.get(i - 1);
-      Peak b = finite.get(i);
-      double width = (b.value - a.value) / (a.sd + b.sd);
-      if (width > APART) {
-        gaps.add(new Gap(a.value + a.sd * width, width));
-      }
-    }
-    gaps.sort(Comparator.comparingDouble(Gap::width).reversed());
-    double[] bounds = gaps.stream().limit(MOST_ANSWERS - 1).mapToDouble(Gap::at).sorted().toArray();
-    int figures = finite.isEmpty() ? 0 : bounds.length + 1;
-    boolean over = ohms && peaks.stream().anyMatch(p -> p.overLimit > 1e-3);
-    int answers = figures + (over ? 1 : 0);
-    double[][] likelihood = new double[peaks.size() + (withUnknown ? 1 : 0)][answers];
-    for (int c = 0; c < peaks.size(); c++) {
-      Peak p = peaks.get(c);
-      double below = 0;
-      for (int j = 0; j < figures; j++) {
-        double upTo =
-            j == bounds.length ? 1 : Normal.below((bounds[j] - p.value) / Math.max(p.sd, 1e-12));
-        likelihood[c][j] = (1 - (over ? p.overLimit : 0)) * Math.max(0, upTo - below);
-        below = upTo;
-      }
-      if (over) {
-        likelihood[c][figures] = figures == 0 ? 1 : p.overLimit;
-      }
-    }
-    if (withUnknown) {
-      Arrays.fill(likelihood[peaks.size()], 1);
-    }
-    for (double[] row : likelihood) {
-      double sum = Arrays.stream(row).sum();
-      for (int j = 0; j < answers; j++) {
-        row[j] = (1 - SLIP) * row[j] / sum + SLIP / answers;
-      }
-    }
-    List<String> words = new ArrayList<>(Collections.nCopies(figures, ""));
-    if (over) {
-      words.add("OL");
-    }
-    double[] values = peaks.stream().mapToDouble(Peak::value).toArray();
-    return new OutcomeModel(
-        new OutcomeTable(classOf, likelihood),
-        List.copyOf(words),
-        values,
-        Optional.of(probe.function()));
+    return new AnswerBounds.Peak(line.mean(), Math.sqrt(variance + own * own), over, false);
   }
 }

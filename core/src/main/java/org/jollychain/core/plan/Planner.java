@@ -1,11 +1,13 @@
 package org.jollychain.core.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Diagnosis;
@@ -34,6 +36,11 @@ public final class Planner {
 
   /** So far from what is due, a reading is no unit's spread (a share). */
   private static final double FAR = 0.25;
+
+  /** Work ends with a suspect as likely as this where what is left to ask settles so little. */
+  private static final double LIKELY = 0.5;
+
+  private static final double LITTLE = 0.1;
 
   private final Diagnosis diagnosis;
   private final Sheet sheet;
@@ -81,7 +88,20 @@ public final class Planner {
     if (ranked.isEmpty() && inOrder.isEmpty()) {
       return writer.nothing();
     }
-    return writer.ask(ranked, inOrder);
+    int leader = state.problem().leading();
+    if (inOrder.isEmpty() && settlesLittle(state, ranked.get(0), leader)) {
+      return writer.settled(leader);
+    }
+    return writer.ask(
+        ranked, inOrder.orElseGet(() -> Manners.choose(state, ranked)), inOrder.isPresent());
+  }
+
+  /** Whether what leads is likely, cannot be tested by itself, and all else would tell little. */
+  private static boolean settlesLittle(
+      PlanningState state, TwoStepLookahead.Option<Question, WorkState> best, int leader) {
+    return state.believed().byGroup()[leader] > LIKELY
+        && best.bits() < LITTLE * state.believed().bits()
+        && state.at().confirming(leader).isEmpty();
   }
 
   /**
@@ -106,7 +126,12 @@ public final class Planner {
             .ifPresent(q -> made.computeIfAbsent(q, k -> new ArrayList<>()).add(r));
       }
     }
+    Predicate<Question> own = q -> q.part().isPresent() && q.part().equals(suspect.part());
+    if (made.keySet().stream().anyMatch(q -> own.test(q) && made.get(q).size() > 1)) {
+      return Optional.empty();
+    }
     return made.entrySet().stream()
+        .sorted(Comparator.comparing(m -> !own.test(m.getKey())))
         .filter(m -> m.getValue().size() == 1 && accuses(m.getValue().get(0)))
         .filter(m -> doubted(suspect, without(evidence, m.getValue()), complaint))
         .map(Map.Entry::getKey)
@@ -169,7 +194,7 @@ public final class Planner {
 
   /** How much is open: the entropy of what the belief calls for (bit). */
   public double bits(Diagnosis.Opinion opinion) {
-    return problem(opinion, Policy.usual(true)).believed().bits();
+    return problem(opinion, Optional.empty(), Policy.usual(true)).believed().bits();
   }
 
   private PlanningState state(
@@ -180,7 +205,7 @@ public final class Planner {
     return PlanningState.after(
         evidence,
         complaint.map(sheet.complaints()::get).map(this::told).orElse(Set.of()),
-        problem(opinion, policy),
+        problem(opinion, complaint.map(sheet.complaints()::get), policy),
         questions);
   }
 
@@ -192,9 +217,10 @@ public final class Planner {
         .collect(Collectors.toSet());
   }
 
-  private PlanningProblem problem(Diagnosis.Opinion opinion, Policy policy) {
+  private PlanningProblem problem(
+      Diagnosis.Opinion opinion, Optional<Complaint> complaint, Policy policy) {
     return new PlanningProblem(
-        sheet, questions, outcomeModels(), policy, opinion.beliefs(), unsafe(opinion));
+        sheet, questions, outcomeModels(), policy, opinion.beliefs(), unsafe(opinion), complaint);
   }
 
   /**

@@ -15,10 +15,12 @@ import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sequencing.Distribution;
 import org.jollychain.core.sequencing.OutcomeTable;
 import org.jollychain.core.sequencing.SequencingProblem;
+import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 
@@ -48,6 +50,8 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
   private final Map<Question, OutcomeModel> outcomeModels;
   private final Policy policy;
   private final boolean unsafe;
+  private final Optional<Complaint> complaint;
+  private final ChainPlaces places;
   private final List<Culprit> culprits = new ArrayList<>();
   private final List<Hypothesis> likeliest = new ArrayList<>();
   private final Distribution believed;
@@ -55,6 +59,7 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
   /**
    * @param beliefs the most probable first
    * @param unsafe whether nobody should put power on
+   * @param complaint what the customer sees
    */
   PlanningProblem(
       Sheet sheet,
@@ -62,8 +67,11 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
       Map<Question, OutcomeModel> outcomeModels,
       Policy policy,
       List<Posterior.Entry> beliefs,
-      boolean unsafe) {
+      boolean unsafe,
+      Optional<Complaint> complaint) {
     this.sheet = sheet;
+    this.complaint = complaint;
+    this.places = new ChainPlaces(questions.unit(), complaint);
     this.unsafe = unsafe;
     this.questions = questions;
     this.outcomeModels = outcomeModels;
@@ -105,6 +113,29 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     return policy;
   }
 
+  Optional<Complaint> complaint() {
+    return complaint;
+  }
+
+  /** Whether the complaint is of this situation. */
+  boolean complainedIn(String situation) {
+    return complaint.filter(c -> c.situation().equals(situation)).isPresent();
+  }
+
+  UnitModel unit() {
+    return questions.unit();
+  }
+
+  /** Where along the chain things lie. */
+  ChainPlaces places() {
+    return places;
+  }
+
+  /** What lies parallel to a part, so that a wire has to come off before its ohms tell. */
+  Optional<Part> bypass(Part part) {
+    return questions.bypass(part);
+  }
+
   /** The groups: whom to blame. */
   List<Culprit> culprits() {
     return culprits;
@@ -115,14 +146,19 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     return likeliest.get(culprit);
   }
 
-  /** The most probable one that blames the most probable culprit. */
-  Hypothesis leader() {
+  /** The most probable culprit, by its place among the groups. */
+  int leading() {
     double[] byCulprit = believed.byGroup();
     int most = 0;
     for (int c = 1; c < byCulprit.length; c++) {
       most = byCulprit[c] > byCulprit[most] ? c : most;
     }
-    return likeliest(most);
+    return most;
+  }
+
+  /** The most probable hypothesis that blames the most probable culprit. */
+  Hypothesis leader() {
+    return likeliest(leading());
   }
 
   Distribution believed() {
@@ -229,6 +265,12 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
   /** All that may be asked and has not been. */
   List<Question> open(Set<Question> asked) {
     return questions.all().stream().filter(q -> !asked.contains(q) && mayBeMade(q)).toList();
+  }
+
+  /** What permit, method, reach or skipping keeps from being asked, and nothing that powers. */
+  Stream<Question> barred(Set<Question> asked) {
+    return questions.all().stream()
+        .filter(q -> !asked.contains(q) && !mayBeMade(q) && !powers(q) && !q.reseated());
   }
 
   /** Whether permit, method, reach and what was skipped allow it. */

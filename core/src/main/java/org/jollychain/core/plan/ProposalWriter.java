@@ -2,11 +2,15 @@ package org.jollychain.core.plan;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.SupplyAdvice;
 import org.jollychain.core.diagnosis.Thresholds;
@@ -20,17 +24,20 @@ import org.jollychain.core.sequencing.Distribution;
 import org.jollychain.core.sequencing.TwoStepLookahead;
 import org.jollychain.core.sheet.Access;
 import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.ThermalRating;
 
 /** A plan in words. */
 final class ProposalWriter {
 
-  private static final double LIKELY = 0.03;
   private static final int MOST_ANSWERS = 4;
   private static final int MOST_NAMED = 2;
   private static final int ALTERNATIVES = 3;
   private static final int USUAL_OVER = 6;
+
+  /** What would settle less than this is not worth asking a permit for (a share). */
+  private static final double WOULD_SETTLE = 0.3;
 
   private final PlanningState state;
   private final PlanningProblem problem;
@@ -42,21 +49,16 @@ final class ProposalWriter {
     this.problem = state.problem();
   }
 
-  Plan ask(List<TwoStepLookahead.Option<Question, WorkState>> ranked, Optional<Question> inOrder) {
-    Question first = inOrder.orElseGet(() -> ranked.get(0).test());
+  Plan ask(
+      List<TwoStepLookahead.Option<Question, WorkState>> ranked, Question first, boolean inOrder) {
     List<Proposal> next = new ArrayList<>();
     next.add(
-        proposal(
-            first, false, inOrder.isPresent() ? "Next in the order chosen." : why(first, ranked)));
+        proposal(first, false, inOrder ? "Next in the order chosen." : Reasons.of(state, first)));
     List<String> kinds = new ArrayList<>(List.of(kind(first)));
     for (TwoStepLookahead.Option<Question, WorkState> o : ranked) {
       if (next.size() <= ALTERNATIVES && !kinds.contains(kind(o.test()))) {
         kinds.add(kind(o.test()));
-        next.add(
-            proposal(
-                o.test(),
-                false,
-                "Settles %s in %s.".formatted(share(o.bits()), minutes(o.step().minutes()))));
+        next.add(proposal(o.test(), false, Reasons.of(state, o.test())));
       }
     }
     double open = state.believed().bits();
@@ -206,6 +208,66 @@ final class ProposalWriter {
         new Plan.Expected(0, 0));
   }
 
+  /**
+   * Where one stops like a person: what is known, what it would take to know more, what is done
+   * now.
+   */
+  Plan settled(int leader) {
+    Culprit culprit = problem.culprits().get(leader);
+    String known =
+        "%s (%s), and what is left to ask would settle little."
+            .formatted(
+                culprit.suspect()
+                    ? "It points to " + culprit.said(sheet)
+                    : "Most likely " + culprit.said(sheet),
+                ReadingWords.percent(state.believed().byGroup()[leader]));
+    return plan(
+        List.of(),
+        Plan.State.NOTHING_WORTH,
+        Stream.of(Optional.of(known), withPermit(), Optional.of(practised(culprit)))
+            .flatMap(Optional::stream)
+            .collect(Collectors.joining(" ")),
+        new Plan.Expected(0, 0));
+  }
+
+  /** What would tell more if it were allowed. */
+  private Optional<String> withPermit() {
+    return problem
+        .barred(state.at().made())
+        .filter(q -> settles(q) > WOULD_SETTLE * state.believed().bits())
+        .max(Comparator.comparingDouble(this::settles))
+        .map(
+            q ->
+                "To know more it takes \"%s\" (%s)."
+                    .formatted(
+                        q.title(sheet),
+                        problem.policy().livePermit()
+                            ? "skipped, out of reach or not by this method"
+                            : "with a live permit"));
+  }
+
+  /** How much it is expected to settle (bit). */
+  private double settles(Question question) {
+    return state.believed().bits() - state.split(question).bitsLeft();
+  }
+
+  /** What masters do with it now. */
+  private String practised(Culprit culprit) {
+    if (!culprit.suspect()) {
+      return "Run it through a whole cycle; if it works, write it up as not reproduced, name the suspects and follow up in a week.";
+    }
+    Optional<Part> part = culprit.part().map(sheet::part);
+    List<String> partners =
+        part.map(p -> p.partners().stream().map(o -> sheet.part(o).title()).toList())
+            .orElse(List.of());
+    if (!partners.isEmpty()) {
+      return "It is renewed together with the %s.".formatted(String.join(" and the ", partners));
+    }
+    return part.filter(p -> p.kind().is(PartKind.Trait.WELDS)).isPresent()
+        ? "Look at its solder joints and at what drives it, give the command and listen for it; without a failed test it is not renewed."
+        : confirmBy();
+  }
+
   private Proposal proposal(Question question, boolean confirms, String why) {
     OutcomeModel outcomes = problem.outcomeModel(question);
     Distribution.Split split = state.split(question);
@@ -228,7 +290,7 @@ final class ProposalWriter {
         why,
         move.minutes(),
         move.opening(),
-        state.believed().bits() - split.bitsLeft(),
+        settles(question),
         confirms,
         hazards(question, move));
   }
@@ -265,23 +327,24 @@ final class ProposalWriter {
           new Proposal.Expect(OutcomeModel.AS_SOUND, "it was in its terminals: renew those", gone),
           new Proposal.Expect("as before", "it is the part itself", 1 - gone));
     }
-    double[] byClass = state.believed().byClass(outcomes.table());
-    return IntStream.range(0, split.chance().length)
-        .filter(j -> split.chance()[j] > LIKELY)
-        .boxed()
-        .sorted(Comparator.comparingDouble((Integer j) -> split.chance()[j]).reversed())
+    return Answers.of(state, question, this::named).stream()
         .limit(MOST_ANSWERS)
-        .flatMap(
-            j ->
-                outcomes
-                    .shown(j, byClass)
-                    .map(s -> new Proposal.Expect(s, named(split.byGroup()[j]), split.chance()[j]))
-                    .stream())
+        .map(a -> new Proposal.Expect(a.shown(), a.meaning(), a.chance()))
         .toList();
   }
 
+  /** Where along the chain the suspected parts lie. */
+  private Optional<String> stretch(double[] byGroup) {
+    Map<String, Double> suspicion = new HashMap<>();
+    for (int d = 0; d < byGroup.length; d++) {
+      double probability = byGroup[d];
+      problem.culprits().get(d).part().ifPresent(p -> suspicion.put(p, probability));
+    }
+    return problem.places().stretch(suspicion);
+  }
+
   /** The few that matter of a belief. */
-  private String named(double[] byGroup) {
+  String named(double[] byGroup) {
     List<Culprit> calls = problem.culprits();
     List<Integer> order =
         IntStream.range(0, byGroup.length)
@@ -306,39 +369,11 @@ final class ProposalWriter {
       names.add("others");
     }
     int last = names.size() - 1;
-    return last == 0
-        ? names.get(0)
-        : String.join(", ", names.subList(0, last)) + " or " + names.get(last);
-  }
-
-  private String why(Question first, List<TwoStepLookahead.Option<Question, WorkState>> ranked) {
-    TwoStepLookahead.Option<Question, WorkState> best = ranked.get(0);
-    String told = "Settles %s in %s".formatted(share(best.bits()), minutes(best.step().minutes()));
-    return ranked.stream()
-        .skip(1)
-        .filter(o -> !kind(o.test()).equals(kind(first)) && o.bits() <= best.bits())
-        .findFirst()
-        .map(
-            o ->
-                "%s; \"%s\" would settle %s in %s."
-                    .formatted(
-                        told,
-                        o.test().title(sheet),
-                        percent(o.bits()),
-                        minutes(o.step().minutes())))
-        .orElse(told + ".");
-  }
-
-  private String share(double bits) {
-    return percent(bits) + " of what is open";
-  }
-
-  private String percent(double bits) {
-    return String.format(Locale.ROOT, "%.0f %%", 100 * bits / state.believed().bits());
-  }
-
-  private static String minutes(double minutes) {
-    return String.format(Locale.ROOT, minutes < 10 ? "%.1f min" : "%.0f min", minutes);
+    String said =
+        last == 0
+            ? names.get(0)
+            : String.join(", ", names.subList(0, last)) + " or " + names.get(last);
+    return stretch(byGroup).map(where -> where + ": " + said).orElse(said);
   }
 
   /** In what way something is found out: alternatives should differ in it. */

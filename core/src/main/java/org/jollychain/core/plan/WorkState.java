@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.network.Probe;
@@ -71,6 +72,8 @@ public record WorkState(boolean live, String situation, Set<String> open) {
     for (Evidence e : inTime) {
       if (e instanceof Reading r) {
         open.addAll(accesses(sheet, new Question.Measure(r.probe())));
+      } else if (e instanceof Inspection i) {
+        open.addAll(accesses(sheet, new Question.Look(i.part(), i.situation())));
       }
       now = new WorkState(sheet.situation(e.situation()).supplyOn(), e.situation(), open);
     }

@@ -1,8 +1,11 @@
 package org.jollychain.core.quantity;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.BiFunction;
 import java.util.function.DoubleUnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -79,17 +82,33 @@ public enum Dimension {
     if (this == SHARE) {
       return String.format(Locale.ROOT, "%.1f %%", 100 * si);
     }
+    return prefixed(si, Dimension::plain);
+  }
+
+  /**
+   * The same to three figures, as one says it: {@code 239 V}, {@code 11.6 Ω}.
+   *
+   * @param si the value in SI
+   */
+  public String round(double si) {
+    return prefixed(
+        si,
+        (value, unit) ->
+            new BigDecimal(value).round(new MathContext(3)).toPlainString() + " " + unit);
+  }
+
+  private String prefixed(double si, BiFunction<Double, String, String> said) {
     double size = Math.abs(si);
     if (this == CELSIUS || this == MINUTES || size == 0) {
-      return plain(si, symbol);
+      return said.apply(si, symbol);
     }
     if (size >= 0.9995e6) {
-      return plain(si / 1e6, "M" + symbol);
+      return said.apply(si / 1e6, "M" + symbol);
     }
     if (size >= 9.995e3 || (size >= 999.5 && this == OHMS)) {
-      return plain(si / 1e3, "k" + symbol);
+      return said.apply(si / 1e3, "k" + symbol);
     }
-    return size < 0.0995 ? plain(si * 1e3, "m" + symbol) : plain(si, symbol);
+    return size < 0.0995 ? said.apply(si * 1e3, "m" + symbol) : said.apply(si, symbol);
   }
 
   private static String plain(double value, String unit) {

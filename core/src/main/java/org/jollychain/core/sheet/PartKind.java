@@ -126,6 +126,34 @@ public enum PartKind {
     };
   }
 
+  /** What one sees of a load of this kind that is on. */
+  public String on() {
+    return switch (this) {
+      case BOARD_SUPPLY, LAMP -> "lit";
+      case IGNITER -> "glows";
+      case MOTOR, TIMER_MOTOR -> "turns";
+      default -> "runs";
+    };
+  }
+
+  /** What one sees of it where it gets too little. */
+  public String weak() {
+    return switch (this) {
+      case BOARD_SUPPLY, LAMP -> "dim";
+      default -> on() + " weakly";
+    };
+  }
+
+  /** What one sees of it where it is off. */
+  public String off() {
+    return switch (this) {
+      case BOARD_SUPPLY, LAMP -> "dark";
+      case IGNITER -> "stays dark";
+      case MOTOR, TIMER_MOTOR -> "stands still";
+      default -> "does not run";
+    };
+  }
+
   public boolean is(Trait trait) {
     return traits.contains(trait);
   }
