@@ -13,6 +13,7 @@ import org.jollychain.core.diagnosis.Assessment.SupplyAssessment;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.fault.SupplyFault;
 import org.jollychain.core.inference.Counterfactuals;
 import org.jollychain.core.inference.MeasurementModel;
@@ -21,6 +22,7 @@ import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Supply;
 import org.jollychain.core.sheet.SupplySystem;
@@ -49,7 +51,6 @@ final class SupplyJudgement {
   }
 
   SupplyAssessment judge() {
-    double fault = posterior.probability(h -> h.supplyFault().isPresent());
     List<Reading> live = new ArrayList<>();
     for (Evidence e : posterior.evidence()) {
       if (e instanceof Reading r
@@ -58,6 +59,7 @@ final class SupplyJudgement {
         live.add(r);
       }
     }
+    double fault = posterior.probability(h -> fault(h, live).isPresent());
     List<String> because = new ArrayList<>();
     live.forEach(r -> because.add(reason(r)));
     Optional<Double> heat = live.stream().findFirst().map(r -> heatShare(r));
@@ -70,7 +72,7 @@ final class SupplyJudgement {
         fault < LIMITS.blamed()
             ? Optional.empty()
             : Arrays.stream(SupplyFault.values())
-                .max(Comparator.comparingDouble(this::probability))
+                .max(Comparator.comparingDouble(f -> probability(f, live)))
                 .flatMap(f -> Kebab.read(SupplyVerdict.class, f.toString()));
     double ifDead = new Counterfactuals(posterior).ratioIfAlso("supply", dead());
     SupplyVerdict verdict =
@@ -90,8 +92,30 @@ final class SupplyJudgement {
     return new SupplyAssessment(verdict, fault, heat, because);
   }
 
-  private double probability(SupplyFault kind) {
-    return posterior.probability(h -> h.supplyFault().filter(kind::equals).isPresent());
+  private double probability(SupplyFault kind, List<Reading> live) {
+    return posterior.probability(h -> fault(h, live).filter(kind::equals).isPresent());
+  }
+
+  /** What an open cord does to the unit's terminals is the supply's, until the plug was read. */
+  private Optional<SupplyFault> fault(Hypothesis h, List<Reading> live) {
+    boolean atPlug =
+        live.stream()
+            .map(Reading::probe)
+            .anyMatch(
+                p -> sheet.supply().terminals().values().containsAll(List.of(p.red(), p.black())));
+    return atPlug || h.supplyFault().isPresent()
+        ? h.supplyFault()
+        : h.ofParts()
+            .filter(f -> f.opens() && sheet.part(f.part()).kind() == PartKind.CORD)
+            .map(f -> lost(sheet.terminalAt(sheet.part(f.part()).from()).orElseThrow()))
+            .findFirst();
+  }
+
+  private SupplyFault lost(String terminal) {
+    if (terminal.equals("neutral") && sheet.supply().system() == SupplySystem.SPLIT_PHASE) {
+      return SupplyFault.OPEN_NEUTRAL;
+    }
+    return sheet.supply().lines().size() > 1 ? SupplyFault.DEAD_LEG : SupplyFault.DEAD;
   }
 
   /** What was read again counts as it was read last. */
@@ -111,8 +135,7 @@ final class SupplyJudgement {
         supply.system() == SupplySystem.TRANSFORMER ? Math.max(below, HARDLY_LOADED_SHARE) : below;
     double loaded = Math.abs(measurements.line(List.of(), r.probe()).mean());
     // what is open behind it takes its load off
-    double unloaded =
-        r.probe().atOuterTerminals(supply) ? Math.max(loaded, supply.volts()) : loaded;
+    double unloaded = r.probe().atOuterTerminals(sheet) ? Math.max(loaded, supply.volts()) : loaded;
     return !(r.shown() instanceof Shown.Figure f)
         || Math.abs(f.value()) > loaded - below * supply.volts()
             && Math.abs(f.value()) < unloaded + above * supply.volts();
@@ -123,7 +146,7 @@ final class SupplyJudgement {
    * believed there, whichever terminals were read.
    */
   private double heatShare(Reading live) {
-    Probe outer = Probe.of(sheet.supply(), live.situation());
+    Probe outer = Probe.arriving(sheet, live.situation());
     double volts = posterior.believed(posterior.believable().get(0), outer).mean();
     return Math.pow(volts / sheet.supply().volts(), 2);
   }

@@ -6,12 +6,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.SensorCurve;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 import org.jollychain.core.sheet.Supply;
+import org.jollychain.core.sheet.SupplySystem;
 
 /**
  * One measurement to be made.
@@ -59,14 +61,29 @@ public record Probe(
         MeterFunction.voltsOf(supply), supply.outwardPoint(), supply.homewardPoint(), situation);
   }
 
+  /**
+   * Volts between the outer terminals where they arrive in the unit, behind a cord if it has one.
+   */
+  public static Probe arriving(Sheet sheet, String situation) {
+    Supply supply = sheet.supply();
+    return between(
+        MeterFunction.voltsOf(supply),
+        sheet.arrival(supply.outwardPoint()),
+        sheet.arrival(supply.homewardPoint()),
+        situation);
+  }
+
   /** Whether both probes are at terminals of the supply. */
   public boolean atTerminals(Sheet sheet) {
-    return sheet.supplyPoints().containsAll(List.of(red, black));
+    return sheet.terminalAt(red).isPresent() && sheet.terminalAt(black).isPresent();
   }
 
   /** Whether they are at its outer ones. */
-  public boolean atOuterTerminals(Supply supply) {
-    return Set.of(red, black).equals(Set.of(supply.outwardPoint(), supply.homewardPoint()));
+  public boolean atOuterTerminals(Sheet sheet) {
+    List<String> ends =
+        Stream.of(red, black).flatMap(p -> sheet.terminalAt(p).stream()).sorted().toList();
+    SupplySystem system = sheet.supply().system();
+    return ends.equals(Stream.of(system.outward(), system.homeward()).sorted().toList());
   }
 
   /** The same measurement with these points freed of all but the part. */

@@ -199,6 +199,7 @@ public final class CandidateTests {
   private void supply(Set<Question> asked) {
     for (Situation s : live()) {
       asked.add(measure(Probe.of(sheet.supply(), s.id())));
+      asked.add(measure(Probe.arriving(sheet, s.id())));
     }
     asked.addAll(supply);
   }

@@ -47,7 +47,11 @@ final class FixedSequences {
             && state.problem().policy().livePermit()
             && !sheet.supply().storedCharge();
     List<Question> all = new ArrayList<>();
-    if (order == Order.ALONG_THE_WIRE && live) {
+    boolean supplied =
+        state.at().made().stream()
+            .flatMap(q -> q.probe().stream())
+            .anyMatch(p -> p.atOuterTerminals(sheet));
+    if (order == Order.ALONG_THE_WIRE && live && !supplied) {
       all.add(supply(complaint));
     }
     for (Part part : parts) {

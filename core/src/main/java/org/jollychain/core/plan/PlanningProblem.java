@@ -267,10 +267,11 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     return questions.all().stream().filter(q -> !asked.contains(q) && mayBeMade(q)).toList();
   }
 
-  /** What permit, method, reach or skipping keeps from being asked, and nothing that powers. */
+  /** What method, reach or skipping keeps from being asked; nothing live without a permit. */
   Stream<Question> barred(Set<Question> asked) {
     return questions.all().stream()
-        .filter(q -> !asked.contains(q) && !mayBeMade(q) && !powers(q) && !q.reseated());
+        .filter(q -> !asked.contains(q) && !mayBeMade(q) && !powers(q) && !q.reseated())
+        .filter(q -> policy.livePermit() || !sheet.situation(q.situation()).supplyOn());
   }
 
   /** Whether permit, method, reach and what was skipped allow it. */

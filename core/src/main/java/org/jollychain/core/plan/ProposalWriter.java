@@ -36,7 +36,7 @@ final class ProposalWriter {
   private static final int ALTERNATIVES = 3;
   private static final int USUAL_OVER = 6;
 
-  /** What would settle less than this is not worth asking a permit for (a share). */
+  /** What would settle less than this is not worth a word (a share). */
   private static final double WOULD_SETTLE = 0.3;
 
   private final PlanningState state;
@@ -224,26 +224,19 @@ final class ProposalWriter {
     return plan(
         List.of(),
         Plan.State.NOTHING_WORTH,
-        Stream.of(Optional.of(known), withPermit(), Optional.of(practised(culprit)))
+        Stream.of(Optional.of(known), barred(), Optional.of(practised(culprit)))
             .flatMap(Optional::stream)
             .collect(Collectors.joining(" ")),
         new Plan.Expected(0, 0));
   }
 
-  /** What would tell more if it were allowed. */
-  private Optional<String> withPermit() {
+  /** What would tell more if it were not skipped, out of reach or of another method. */
+  private Optional<String> barred() {
     return problem
         .barred(state.at().made())
         .filter(q -> settles(q) > WOULD_SETTLE * state.believed().bits())
         .max(Comparator.comparingDouble(this::settles))
-        .map(
-            q ->
-                "To know more it takes \"%s\" (%s)."
-                    .formatted(
-                        q.title(sheet),
-                        problem.policy().livePermit()
-                            ? "skipped, out of reach or not by this method"
-                            : "with a live permit"));
+        .map(q -> "To know more it takes \"%s\", which was left out.".formatted(q.title(sheet)));
   }
 
   /** How much it is expected to settle (bit). */

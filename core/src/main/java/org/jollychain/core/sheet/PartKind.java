@@ -34,6 +34,7 @@ public enum PartKind {
   BREAKER(Role.LINK, "breaker"),
   CONNECTOR(Role.LINK, "connector"),
   WIRE(Role.LINK, "wire"),
+  CORD(Role.LINK, "cord"),
 
   HEATING_ELEMENT(Role.LOAD, "heating element", Trait.GLOWS, Trait.LEAKS),
   MOTOR(Role.LOAD, "motor", Trait.NOTICED, Trait.LEAKS),

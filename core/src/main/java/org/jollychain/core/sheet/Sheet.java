@@ -3,7 +3,9 @@ package org.jollychain.core.sheet;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * A circuit as wired: what feeds it, where a probe can touch, what lies between, how to get there
@@ -45,9 +47,33 @@ public record Sheet(
     return parts.values().stream().filter(p -> p.touches(point)).toList();
   }
 
-  /** The points of the supply's terminals. */
+  /**
+   * The terminal of the supply that arrives at a point: the point of the terminal itself, and the
+   * far end of a cord that leads on from it.
+   */
+  public Optional<String> terminalAt(String point) {
+    return supply.terminals().entrySet().stream()
+        .filter(t -> t.getValue().equals(point) || arrival(t.getValue()).equals(point))
+        .map(Map.Entry::getKey)
+        .findFirst();
+  }
+
+  /**
+   * Where what comes in at a terminal's point arrives in the unit: the far end of a cord, if any.
+   */
+  public String arrival(String terminalPoint) {
+    return partsAt(terminalPoint).stream()
+        .filter(p -> p.kind() == PartKind.CORD)
+        .map(p -> p.otherEnd(terminalPoint))
+        .findFirst()
+        .orElse(terminalPoint);
+  }
+
+  /** The points where the supply's terminals arrive, cords behind them included. */
   public Set<String> supplyPoints() {
-    return Set.copyOf(supply.terminals().values());
+    return points.keySet().stream()
+        .filter(p -> terminalAt(p).isPresent())
+        .collect(Collectors.toUnmodifiableSet());
   }
 
   private static <T> T found(Map<String, T> map, String what, String id) {

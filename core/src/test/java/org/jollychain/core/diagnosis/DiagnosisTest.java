@@ -250,9 +250,9 @@ class DiagnosisTest {
             read.drop("timer-heat-contact", "0.1"),
             read.drop("thermal-cutoff", "237.8"));
     List<Tread> treads = a.paths().get(0).treads();
-    assertThat(treads.get(2).estimated()).isCloseTo(237.9, within(1.5));
-    assertThat(treads.get(3).estimated()).isCloseTo(0.0, within(1.0));
-    assertThat(treads.get(3).measured().orElseThrow()).isCloseTo(0.0, within(0.01));
+    assertThat(treads.get(3).estimated()).isCloseTo(237.9, within(1.5));
+    assertThat(treads.get(4).estimated()).isCloseTo(0.0, within(1.0));
+    assertThat(treads.get(4).measured().orElseThrow()).isCloseTo(0.0, within(0.01));
     assertThat(a.account().orElseThrow().remainderVolts()).isCloseTo(0.0, within(0.01));
   }
 

@@ -40,7 +40,8 @@ class FixedSequencesTest {
             Map.of(),
             policy,
             diagnosis.beliefs(List.of(), Optional.empty()),
-            false);
+            false,
+            Optional.empty());
     Set<Question> may = new LinkedHashSet<>(questions.all());
     may.removeIf(q -> !live && q instanceof Question.Measure && live(sheet, q));
     List<Question> asked = new ArrayList<>();

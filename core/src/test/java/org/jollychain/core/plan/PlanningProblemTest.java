@@ -32,7 +32,8 @@ class PlanningProblemTest {
           OUTCOMES,
           Policy.usual(true),
           BELIEFS,
-          false);
+          false,
+          Optional.empty());
 
   private static double sum(double[] shares) {
     double sum = 0;

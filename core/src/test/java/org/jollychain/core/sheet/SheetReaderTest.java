@@ -28,10 +28,11 @@ class SheetReaderTest {
     Sheet dryer = Sheets.dryer();
     Chain heat =
         Chain.trace(dryer, dryer.paths().get("heat"), dryer.situation("heat-call")).orElseThrow();
-    assertThat(heat.points()).containsExactly("L1", "K1", "T1", "C1", "C2", "C3", "E2", "K2", "L2");
+    assertThat(heat.points())
+        .containsExactly("O1", "L1", "K1", "T1", "C1", "C2", "C3", "E2", "K2", "L2", "O2");
     Chain motor =
         Chain.trace(dryer, dryer.paths().get("motor"), dryer.situation("heat-call")).orElseThrow();
-    assertThat(motor.points()).containsExactly("L1", "K1", "M1", "M2", "M3", "N");
+    assertThat(motor.points()).containsExactly("O1", "L1", "K1", "M1", "M2", "M3", "N", "ON");
   }
 
   /**

@@ -213,7 +213,7 @@ public final class FieldStudy {
             .findFirst();
     boolean dead =
         is.stream().anyMatch(Set.of(SupplyVerdict.DEAD, SupplyVerdict.DEAD_LEG)::contains);
-    boolean outerOnly = read.stream().allMatch(p -> p.atOuterTerminals(sheet.supply()));
+    boolean outerOnly = read.stream().allMatch(p -> p.atOuterTerminals(sheet));
     return dead && outerOnly && sheet.supply().lines().size() > 1
         ? Set.of(SupplyVerdict.DEAD, SupplyVerdict.DEAD_LEG, SupplyVerdict.LOW)
         : Set.of(is.orElse(SupplyVerdict.SOUND));

@@ -1,0 +1,82 @@
+package org.jollychain.core.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import org.jollychain.core.evidence.Question;
+import org.jollychain.core.sequencing.Distribution;
+
+/**
+ * The answers to a question that are worth telling: outcomes that are called the same, or that come
+ * to the same, are one answer.
+ */
+final class Answers {
+
+  private static final double LIKELY = 0.03;
+
+  private Answers() {}
+
+  /**
+   * An answer.
+   *
+   * @param outcome the likeliest of its outcomes
+   * @param meaning what it would come to, in words
+   */
+  record Answer(String shown, String meaning, double chance, int outcome) {}
+
+  /**
+   * @param meaning of how probable each culprit is
+   */
+  static List<Answer> of(
+      PlanningState state, Question question, Function<double[], String> meaning) {
+    OutcomeModel outcomes = state.problem().outcomeModel(question);
+    Distribution.Split split = state.split(question);
+    double[] byClass = state.believed().byClass(outcomes.table());
+    Map<String, List<Integer>> byWord = new LinkedHashMap<>();
+    for (int j = 0; j < split.chance().length; j++) {
+      Optional<String> shown = outcomes.shown(j, byClass, state.sheet().supply());
+      if (shown.isPresent()) {
+        byWord.computeIfAbsent(shown.get(), w -> new ArrayList<>()).add(j);
+      }
+    }
+    Map<String, Answer> byMeaning = new LinkedHashMap<>();
+    byWord.entrySet().stream()
+        .map(e -> answer(e.getKey(), e.getValue(), split, meaning))
+        .sorted(Comparator.comparingDouble(Answer::chance).reversed())
+        .forEach(
+            a ->
+                byMeaning.merge(
+                    a.meaning,
+                    a,
+                    (x, y) -> new Answer(x.shown, x.meaning, x.chance + y.chance, x.outcome)));
+    return byMeaning.values().stream()
+        .filter(a -> a.chance > LIKELY)
+        .sorted(Comparator.comparingDouble(Answer::chance).reversed())
+        .toList();
+  }
+
+  private static Answer answer(
+      String shown,
+      List<Integer> outcomes,
+      Distribution.Split split,
+      Function<double[], String> meaning) {
+    double chance = 0;
+    double[] byGroup = new double[split.byGroup()[0].length];
+    int likeliest = outcomes.get(0);
+    for (int j : outcomes) {
+      chance += split.chance()[j];
+      likeliest = split.chance()[j] > split.chance()[likeliest] ? j : likeliest;
+      for (int g = 0; g < byGroup.length; g++) {
+        byGroup[g] += split.chance()[j] * split.byGroup()[j][g];
+      }
+    }
+    for (int g = 0; g < byGroup.length && chance > 0; g++) {
+      byGroup[g] /= chance;
+    }
+    return new Answer(shown, meaning.apply(byGroup), chance, likeliest);
+  }
+}
