@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.hipparchus.analysis.solvers.BrentSolver;
 import org.jollychain.core.diagnosis.Assessment.Account;
 import org.jollychain.core.diagnosis.Assessment.Riser;
@@ -164,7 +165,10 @@ final class Staircases {
     }
   }
 
-  /** The last volts read between two points in a situation, either way round. */
+  /**
+   * The last volts read between two points in a situation, either way round; before a cord or
+   * behind it.
+   */
   private Optional<Uncertain> drop(String a, String b, Situation situation) {
     Optional<Uncertain> last = Optional.empty();
     for (Evidence e : posterior.evidence()) {
@@ -173,8 +177,10 @@ final class Staircases {
           && r.situation().equals(situation.id())
           && r.probe().function().dimension() == Dimension.VOLTS
           && posterior.explained(posterior.leader(), r) == ReadingLikelihood.Explained.AS_READ) {
-        boolean same = r.probe().red().equals(a) && r.probe().black().equals(b);
-        boolean turned = r.probe().red().equals(b) && r.probe().black().equals(a);
+        List<String> read =
+            Stream.of(r.probe().red(), r.probe().black()).map(sheet::arrival).toList();
+        boolean same = read.equals(Stream.of(a, b).map(sheet::arrival).toList());
+        boolean turned = read.equals(Stream.of(b, a).map(sheet::arrival).toList());
         if (same || turned) {
           double value = sheet.supply().dc() && turned ? -figure.value() : figure.value();
           last = Optional.of(new Uncertain(value, meterSd(r, figure)));

@@ -14,7 +14,7 @@ import org.jollychain.core.sheet.Supply;
  * anything, the terminals show no ghosts but a volt or two. Across one link there is nothing to
  * pick up. Every figure is common practice, no source.
  */
-final class GhostModel {
+public final class GhostModel {
 
   /** What is left of a ghost that has bled, as a share of the supply's volts. */
   static final double REST_SHARE = 0.012;
@@ -66,11 +66,16 @@ final class GhostModel {
   }
 
   private boolean dead(List<Change> changes) {
-    return atTerminals && unfed(changes) >= supply.lines().size();
+    return atTerminals && dead(supply, changes);
+  }
+
+  /** Whether no line of a supply brings anything. */
+  public static boolean dead(Supply supply, List<Change> changes) {
+    return unfed(changes) >= supply.lines().size();
   }
 
   /** How many lines bring nothing. */
-  private long unfed(List<Change> changes) {
+  private static long unfed(List<Change> changes) {
     return changes.stream()
         .filter(c -> c instanceof Change.InBranch b && b.unfeeds())
         .map(Change::branch)

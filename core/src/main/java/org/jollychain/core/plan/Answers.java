@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.sequencing.Distribution;
 
@@ -24,15 +23,13 @@ final class Answers {
    * An answer.
    *
    * @param outcome the likeliest of its outcomes
-   * @param meaning what it would come to, in words
+   * @param names of the culprits it would come to
+   * @param meaning where they lie and who they are
    */
-  record Answer(String shown, String meaning, double chance, int outcome) {}
+  record Answer(String shown, String names, String meaning, double chance, int outcome) {}
 
-  /**
-   * @param meaning of how probable each culprit is
-   */
-  static List<Answer> of(
-      PlanningState state, Question question, Function<double[], String> meaning) {
+  static List<Answer> of(PlanningState state, Question question) {
+    Suspects suspects = new Suspects(state.problem());
     OutcomeModel outcomes = state.problem().outcomeModel(question);
     Distribution.Split split = state.split(question);
     double[] byClass = state.believed().byClass(outcomes.table());
@@ -45,14 +42,15 @@ final class Answers {
     }
     Map<String, Answer> byMeaning = new LinkedHashMap<>();
     byWord.entrySet().stream()
-        .map(e -> answer(e.getKey(), e.getValue(), split, meaning))
+        .map(e -> answer(e.getKey(), e.getValue(), split, suspects))
         .sorted(Comparator.comparingDouble(Answer::chance).reversed())
         .forEach(
             a ->
                 byMeaning.merge(
-                    a.meaning,
+                    a.names,
                     a,
-                    (x, y) -> new Answer(x.shown, x.meaning, x.chance + y.chance, x.outcome)));
+                    (x, y) ->
+                        new Answer(x.shown, x.names, x.meaning, x.chance + y.chance, x.outcome)));
     return byMeaning.values().stream()
         .filter(a -> a.chance > LIKELY)
         .sorted(Comparator.comparingDouble(Answer::chance).reversed())
@@ -60,10 +58,7 @@ final class Answers {
   }
 
   private static Answer answer(
-      String shown,
-      List<Integer> outcomes,
-      Distribution.Split split,
-      Function<double[], String> meaning) {
+      String shown, List<Integer> outcomes, Distribution.Split split, Suspects suspects) {
     double chance = 0;
     double[] byGroup = new double[split.byGroup()[0].length];
     int likeliest = outcomes.get(0);
@@ -77,6 +72,6 @@ final class Answers {
     for (int g = 0; g < byGroup.length && chance > 0; g++) {
       byGroup[g] /= chance;
     }
-    return new Answer(shown, meaning.apply(byGroup), chance, likeliest);
+    return new Answer(shown, suspects.names(byGroup), suspects.placed(byGroup), chance, likeliest);
   }
 }

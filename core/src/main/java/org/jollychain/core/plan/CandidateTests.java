@@ -244,11 +244,11 @@ public final class CandidateTests {
   private void toReference(Set<Question> asked) {
     for (Map.Entry<Chain, Situation> e : unit.chains().entrySet()) {
       Chain chain = e.getKey();
-      int stride = stride(chain);
-      for (int i = 0; i < chain.points().size(); i += stride) {
-        String point = chain.points().get(i);
-        if (!point.equals(chain.returnPoint())) {
-          asked.add(measure(Probe.between(volts, point, chain.returnPoint(), e.getValue().id())));
+      String reference = chain.reference(sheet);
+      for (int i = 0; i < chain.points().size(); i += stride(chain)) {
+        String point = sheet.arrival(chain.points().get(i));
+        if (!point.equals(reference) && !point.equals(sheet.arrival(chain.returnPoint()))) {
+          asked.add(measure(Probe.between(volts, point, reference, e.getValue().id())));
         }
       }
     }

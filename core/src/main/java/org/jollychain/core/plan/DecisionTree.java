@@ -50,7 +50,7 @@ public record DecisionTree(
     Question question = next.get();
     WorkState.Move move = state.move(question);
     List<Branch> branches = new ArrayList<>();
-    for (Answers.Answer a : Answers.of(state, question, writer::named)) {
+    for (Answers.Answer a : Answers.of(state, question)) {
       double probability = reached * a.chance();
       if (a.chance() > LIKELY) {
         branches.add(

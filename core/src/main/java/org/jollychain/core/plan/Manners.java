@@ -1,6 +1,5 @@
 package org.jollychain.core.plan;
 
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -68,13 +67,18 @@ final class Manners {
       blamed += culprits.get(c) instanceof Culprit.OfSupply ? byCulprit[c] : 0;
     }
     return blamed < SUPPLY_KNOWN
-        || state.at().made().stream()
-            .anyMatch(q -> q.probe().filter(p -> outer(p, state.sheet())).isPresent())
+        || supplyMeasured(state)
         || state
             .problem()
             .complaint()
             .filter(c -> runsOnAllLines(c, state.problem().unit()))
             .isPresent();
+  }
+
+  /** Whether the volts between the outer terminals were read. */
+  static boolean supplyMeasured(PlanningState state) {
+    return state.at().made().stream()
+        .anyMatch(q -> q.probe().filter(p -> outer(p, state.sheet())).isPresent());
   }
 
   /** What runs between the outer terminals shows that they are fed. */
@@ -113,7 +117,7 @@ final class Manners {
     boolean aside =
         question.probe().isPresent()
             && question.part().map(p -> !problem.places().onChain(p)).orElse(false);
-    boolean many = Answers.of(state, question, Arrays::toString).size() > 2;
+    boolean many = Answers.of(state, question).size() > 2;
     return (elsewhere ? 2 : 0) + (aside ? 1 : 0) + (many ? 1 : 0);
   }
 }

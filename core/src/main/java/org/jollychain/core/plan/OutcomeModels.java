@@ -18,12 +18,14 @@ import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.inference.CodeModel;
 import org.jollychain.core.inference.DistinctFaults;
+import org.jollychain.core.inference.GhostModel;
 import org.jollychain.core.inference.HypothesisSpace;
 import org.jollychain.core.inference.InspectionModel;
 import org.jollychain.core.inference.LinearPrediction;
 import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.ObservationModel;
 import org.jollychain.core.inference.ReadingLikelihood;
+import org.jollychain.core.network.Change;
 import org.jollychain.core.network.FaultSweep;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterError;
@@ -242,8 +244,15 @@ final class OutcomeModels {
     double[] values = new double[faults.count()];
     Arrays.setAll(values, f -> readings.shown(probe.function(), f));
     boolean[] ghost = new boolean[values.length];
+    boolean terminals = probe.atTerminals(sheet);
     for (int f = 0; f < ghost.length; f++) {
-      ghost[f] = probe.function() == MeterFunction.VOLTS_AC && readings.floating()[f] > HANGS_FREE;
+      List<Change> changes = hypotheses.get(faults.likeliest(f)).changesIn(situation);
+      boolean dead = terminals && GhostModel.dead(sheet.supply(), changes);
+      values[f] = dead ? 0 : values[f];
+      ghost[f] =
+          !dead
+              && probe.function() == MeterFunction.VOLTS_AC
+              && readings.floating()[f] > HANGS_FREE;
     }
     double[] sorted =
         IntStream.range(0, values.length)

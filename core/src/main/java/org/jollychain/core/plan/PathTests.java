@@ -155,11 +155,13 @@ public record PathTests(String path, List<ManualTest> supply, List<LinkTests> li
 
     private Optional<ManualTest> toReturn(Chain chain, int at, Situation situation) {
       String beyond = chain.points().get(at + 1);
-      String red = beyond.equals(chain.returnPoint()) ? chain.points().get(at) : beyond;
-      if (red.equals(chain.returnPoint())) {
+      String red =
+          sheet.arrival(beyond.equals(chain.returnPoint()) ? chain.points().get(at) : beyond);
+      String reference = chain.reference(sheet);
+      if (red.equals(reference) || red.equals(sheet.arrival(chain.returnPoint()))) {
         return Optional.empty();
       }
-      Probe probe = Probe.between(volts, red, chain.returnPoint(), situation.id());
+      Probe probe = Probe.between(volts, red, reference, situation.id());
       return Optional.of(
           test(
               Way.TO_RETURN,

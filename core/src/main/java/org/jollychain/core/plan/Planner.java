@@ -37,8 +37,8 @@ public final class Planner {
   /** So far from what is due, a reading is no unit's spread (a share). */
   private static final double FAR = 0.25;
 
-  /** Work ends with a suspect as likely as this where what is left to ask settles so little. */
-  private static final double LIKELY = 0.5;
+  /** Work ends where so much has no test of its own, and what is left to ask settles so little. */
+  private static final double MOST = 0.6;
 
   private static final double LITTLE = 0.1;
 
@@ -88,20 +88,25 @@ public final class Planner {
     if (ranked.isEmpty() && inOrder.isEmpty()) {
       return writer.nothing();
     }
-    int leader = state.problem().leading();
-    if (inOrder.isEmpty() && settlesLittle(state, ranked.get(0), leader)) {
-      return writer.settled(leader);
+    if (inOrder.isEmpty() && settlesLittle(state, ranked.get(0))) {
+      return writer.settled(state.problem().leading());
     }
     return writer.ask(
         ranked, inOrder.orElseGet(() -> Manners.choose(state, ranked)), inOrder.isPresent());
   }
 
-  /** Whether what leads is likely, cannot be tested by itself, and all else would tell little. */
+  /** Whether most of what is open has no test of its own left, and all else would tell little. */
   private static boolean settlesLittle(
-      PlanningState state, TwoStepLookahead.Option<Question, WorkState> best, int leader) {
-    return state.believed().byGroup()[leader] > LIKELY
-        && best.bits() < LITTLE * state.believed().bits()
-        && state.at().confirming(leader).isEmpty();
+      PlanningState state, TwoStepLookahead.Option<Question, WorkState> best) {
+    if (best.bits() > LITTLE * state.believed().bits()) {
+      return false;
+    }
+    double[] byCulprit = state.believed().byGroup();
+    double untestable = 0;
+    for (int c = 0; c < byCulprit.length; c++) {
+      untestable += state.at().confirming(c).isEmpty() ? byCulprit[c] : 0;
+    }
+    return untestable > MOST;
   }
 
   /**

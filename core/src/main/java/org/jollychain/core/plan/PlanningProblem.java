@@ -32,7 +32,7 @@ import org.jollychain.core.sheet.Sheet;
 final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
   /** A question that settles less is not worth asking (bit). */
-  private static final double LEAST_BITS = 0.015;
+  private static final double LEAST_BITS = 0.03;
 
   /** Nobody likes to be asked what tells next to nothing. */
   private static final double LEAST_BITS_SEEN = 0.1;

@@ -2,18 +2,14 @@ package org.jollychain.core.plan;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.SupplyAdvice;
-import org.jollychain.core.diagnosis.Thresholds;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.FaultMode;
@@ -32,7 +28,6 @@ import org.jollychain.core.sheet.ThermalRating;
 final class ProposalWriter {
 
   private static final int MOST_ANSWERS = 4;
-  private static final int MOST_NAMED = 2;
   private static final int ALTERNATIVES = 3;
   private static final int USUAL_OVER = 6;
 
@@ -195,7 +190,7 @@ final class ProposalWriter {
   }
 
   Plan nothing() {
-    String open = named(state.believed().byGroup());
+    String open = new Suspects(problem).placed(state.believed().byGroup());
     String say =
         state.at().open().isEmpty()
             ? "Nothing is left that may be asked: permit, method, or points out of reach. Open remain: %s."
@@ -290,7 +285,7 @@ final class ProposalWriter {
 
   /** What the work comes to as it stands. */
   String standing() {
-    String named = named(state.believed().byGroup());
+    String named = new Suspects(problem).placed(state.believed().byGroup());
     return named.substring(0, 1).toUpperCase(Locale.ROOT) + named.substring(1);
   }
 
@@ -320,53 +315,10 @@ final class ProposalWriter {
           new Proposal.Expect(OutcomeModel.AS_SOUND, "it was in its terminals: renew those", gone),
           new Proposal.Expect("as before", "it is the part itself", 1 - gone));
     }
-    return Answers.of(state, question, this::named).stream()
+    return Answers.of(state, question).stream()
         .limit(MOST_ANSWERS)
         .map(a -> new Proposal.Expect(a.shown(), a.meaning(), a.chance()))
         .toList();
-  }
-
-  /** Where along the chain the suspected parts lie. */
-  private Optional<String> stretch(double[] byGroup) {
-    Map<String, Double> suspicion = new HashMap<>();
-    for (int d = 0; d < byGroup.length; d++) {
-      double probability = byGroup[d];
-      problem.culprits().get(d).part().ifPresent(p -> suspicion.put(p, probability));
-    }
-    return problem.places().stretch(suspicion);
-  }
-
-  /** The few that matter of a belief. */
-  String named(double[] byGroup) {
-    List<Culprit> calls = problem.culprits();
-    List<Integer> order =
-        IntStream.range(0, byGroup.length)
-            .boxed()
-            .sorted(Comparator.comparingDouble((Integer d) -> byGroup[d]).reversed())
-            .toList();
-    if (byGroup[order.get(0)] >= Thresholds.USUAL.strong()) {
-      return "it is " + calls.get(order.get(0)).said(sheet);
-    }
-    List<String> names = new ArrayList<>();
-    double told = 0;
-    boolean nothingWrong = false;
-    for (int d : order) {
-      if (names.size() == MOST_NAMED || told > Thresholds.USUAL.strong()) {
-        break;
-      }
-      names.add(calls.get(d).said(sheet));
-      nothingWrong |= calls.get(d) instanceof Culprit.NothingWrong;
-      told += byGroup[d];
-    }
-    if (told <= Thresholds.USUAL.strong() && !nothingWrong) {
-      names.add("others");
-    }
-    int last = names.size() - 1;
-    String said =
-        last == 0
-            ? names.get(0)
-            : String.join(", ", names.subList(0, last)) + " or " + names.get(last);
-    return stretch(byGroup).map(where -> where + ": " + said).orElse(said);
   }
 
   /** In what way something is found out: alternatives should differ in it. */

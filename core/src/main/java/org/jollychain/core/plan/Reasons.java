@@ -29,8 +29,11 @@ final class Reasons implements Question.Kinds<String> {
   static String of(PlanningState state, Question question) {
     Reasons reasons = new Reasons(state);
     List<String> all = new ArrayList<>(List.of(question.as(reasons)));
-    question.part().flatMap(reasons::likeliest).ifPresent(all::add);
-    reasons.cost(question).ifPresent(all::add);
+    question
+        .part()
+        .flatMap(reasons::likeliest)
+        .or(() -> reasons.cost(question))
+        .ifPresent(all::add);
     return String.join(" ", all);
   }
 
@@ -38,14 +41,17 @@ final class Reasons implements Question.Kinds<String> {
   public String measure(Question.Measure m) {
     Probe probe = m.at();
     Optional<Part> part = probe.part().map(sheet::part);
-    if (probe.atTerminals(sheet)) {
-      return "The supply first: without it nothing else tells anything.";
+    boolean volts = probe.function().dimension() == Dimension.VOLTS;
+    if (volts && probe.atTerminals(sheet)) {
+      return Manners.supplyMeasured(state)
+          ? "It shows which conductor of the supply is missing."
+          : "The supply first: without it nothing else tells anything.";
     }
     if (probe.function().clamps()) {
       return "Current through the %s shows that its whole way is closed."
           .formatted(part.orElseThrow().title());
     }
-    if (probe.function().dimension() == Dimension.VOLTS) {
+    if (volts) {
       return part.map(p -> volts(p, sheet.situation(probe.situation())))
           .orElse(
               "Full supply at %s: all before it passes. Less: it is open before it."

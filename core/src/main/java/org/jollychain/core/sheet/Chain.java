@@ -77,6 +77,18 @@ public record Chain(Path path, List<String> points, List<Part> parts) {
     return points.get(points.size() - 1);
   }
 
+  /**
+   * Where one probe is parked: on the case where that is tied to the return, else at the return.
+   */
+  public String reference(Sheet sheet) {
+    Supply supply = sheet.supply();
+    return supply
+        .bonded()
+        .filter(b -> returnPoint().equals(supply.terminals().get(b)))
+        .map(b -> supply.terminals().get("earth"))
+        .orElseGet(() -> sheet.arrival(returnPoint()));
+  }
+
   /** The terminals of the supply and of every source inside the unit, from outward to homeward. */
   private static List<List<String>> sources(Sheet sheet) {
     List<List<String>> sources = new ArrayList<>();

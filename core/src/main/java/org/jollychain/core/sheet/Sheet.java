@@ -58,15 +58,13 @@ public record Sheet(
         .findFirst();
   }
 
-  /**
-   * Where what comes in at a terminal's point arrives in the unit: the far end of a cord, if any.
-   */
-  public String arrival(String terminalPoint) {
-    return partsAt(terminalPoint).stream()
-        .filter(p -> p.kind() == PartKind.CORD)
-        .map(p -> p.otherEnd(terminalPoint))
+  /** Where what comes in at a terminal arrives: behind a cord; any other point is itself. */
+  public String arrival(String point) {
+    return partsAt(point).stream()
+        .filter(p -> p.kind() == PartKind.CORD && supply.terminals().containsValue(point))
+        .map(p -> p.otherEnd(point))
         .findFirst()
-        .orElse(terminalPoint);
+        .orElse(point);
   }
 
   /** The points where the supply's terminals arrive, cords behind them included. */
