@@ -148,7 +148,7 @@ public final class UnitModel {
   }
 
   /**
-   * What feeds the control itself: with one of these open its relays fall out, and what would feed
+   * The control and what feeds it: with one of these open its relays fall out, and what would feed
    * it back through them never comes to be.
    */
   private Set<String> controlFeeds(Situation situation) {
@@ -163,7 +163,7 @@ public final class UnitModel {
         || powerShare(control.get().id(), network.solve(dropped)) < DRIVES_ABOVE) {
       return Set.of();
     }
-    Set<String> feeds = new HashSet<>();
+    Set<String> feeds = new HashSet<>(Set.of(control.get().id()));
     for (Part part : sheet.parts().values()) {
       List<Change> open = new ArrayList<>(dropped);
       open.add(Change.open(part.id()));

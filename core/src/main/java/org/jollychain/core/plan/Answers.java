@@ -47,7 +47,7 @@ final class Answers {
         .forEach(
             a ->
                 byMeaning.merge(
-                    a.names,
+                    question instanceof Question.Measure ? a.names : a.shown,
                     a,
                     (x, y) ->
                         new Answer(x.shown, x.names, x.meaning, x.chance + y.chance, x.outcome)));

@@ -22,8 +22,6 @@ public record OutcomeModel(
   /** Shown once terminals were put on again, where that was all there was to it. */
   public static final String AS_SOUND = "as a sound one";
 
-  private static final double AS_A_RULE = 0.3;
-
   public int answers() {
     return words.size();
   }
@@ -42,8 +40,9 @@ public record OutcomeModel(
     int most = -1;
     double weight = 0;
     for (int c = 0; c < values.length; c++) {
-      double usual = table.likelihood()[c][answer];
-      if (usual > AS_A_RULE && belief[c] * usual > weight) {
+      // a slip may show anything
+      double usual = table.likelihood()[c][answer] - OutcomeModels.SLIP / answers();
+      if (belief[c] * usual > weight) {
         weight = belief[c] * usual;
         most = c;
       }

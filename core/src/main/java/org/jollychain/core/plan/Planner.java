@@ -20,8 +20,12 @@ import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.inference.Posterior;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.Solution;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sequencing.TwoStepLookahead;
 import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 
@@ -216,10 +220,25 @@ public final class Planner {
 
   /** What the customer has said need not be asked. */
   private Set<Question> told(Complaint complaint) {
-    return Stream.concat(complaint.runs().stream(), complaint.notRunning().stream())
+    return Stream.concat(
+            Stream.concat(complaint.runs().stream(), complaint.notRunning().stream()),
+            alive(complaint))
         .flatMap(
             load -> questions.byId(new Question.Runs(load, complaint.situation()).id()).stream())
         .collect(Collectors.toSet());
+  }
+
+  /** A control that lets something run is alive. */
+  private Stream<String> alive(Complaint complaint) {
+    UnitModel unit = diagnosis.unit();
+    return sheet.parts().values().stream()
+        .filter(p -> p.kind() == PartKind.BOARD_SUPPLY)
+        .map(Part::id)
+        .filter(
+            board -> {
+              Solution dark = unit.in(complaint.situation(), List.of(Change.open(board)));
+              return complaint.runs().stream().anyMatch(load -> !unit.runs(load, dark));
+            });
   }
 
   private PlanningProblem problem(

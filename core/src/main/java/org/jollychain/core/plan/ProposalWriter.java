@@ -147,10 +147,16 @@ final class ProposalWriter {
                     "Renew what is burnt or loose in %s or its terminals, then prove it at work."
                         .formatted(first.said(sheet));
                 default ->
-                    "No test of %s by itself is left that may be made: permit, method, or points out of reach."
-                        .formatted(first.said(sheet));
+                    first.part().filter(this::switched).isPresent()
+                        ? ofContact(sheet.part(first.part().get()))
+                        : "No test of %s by itself is left that may be made: permit, method, or points out of reach."
+                            .formatted(first.said(sheet));
               };
     };
+  }
+
+  private boolean switched(String part) {
+    return sheet.part(part).kind().is(PartKind.Trait.WELDS);
   }
 
   /** One that is reset by hand has most likely tripped; nobody has looked at its button yet. */
@@ -209,13 +215,7 @@ final class ProposalWriter {
    */
   Plan settled(int leader) {
     Culprit culprit = problem.culprits().get(leader);
-    String known =
-        "%s (%s), and what is left to ask would settle little."
-            .formatted(
-                culprit.suspect()
-                    ? "It points to " + culprit.said(sheet)
-                    : "Most likely " + culprit.said(sheet),
-                ReadingWords.percent(state.believed().byGroup()[leader]));
+    String known = standing() + ". What is left to ask would settle little.";
     return plan(
         List.of(),
         Plan.State.NOTHING_WORTH,
@@ -242,7 +242,7 @@ final class ProposalWriter {
   /** What masters do with it now. */
   private String practised(Culprit culprit) {
     if (!culprit.suspect()) {
-      return "Run it through a whole cycle; if it works, write it up as not reproduced, name the suspects and follow up in a week.";
+      return "Run it through a whole cycle. If it works: not reproduced; name what is suspected on the job sheet and follow up in a week.";
     }
     Optional<Part> part = culprit.part().map(sheet::part);
     List<String> partners =
@@ -252,8 +252,14 @@ final class ProposalWriter {
       return "It is renewed together with the %s.".formatted(String.join(" and the ", partners));
     }
     return part.filter(p -> p.kind().is(PartKind.Trait.WELDS)).isPresent()
-        ? "Look at its solder joints and at what drives it, give the command and listen for it; without a failed test it is not renewed."
+        ? ofContact(part.get())
         : confirmBy();
+  }
+
+  /** A contact that no test of its own shows is said to be what it is. */
+  private static String ofContact(Part contact) {
+    return "The %s or what drives it: give the command and listen for it, look at its joints. Without a failed test it is not renewed."
+        .formatted(contact.title());
   }
 
   private Proposal proposal(Question question, boolean confirms, String why) {

@@ -15,7 +15,7 @@ final class ReadingWords {
   /** Shown on a wire that hangs free, where it shows anything. */
   static final String GHOST = "a ghost, some volts";
 
-  private static final double NEAR_NOTHING_SHARE = 0.02;
+  private static final double NEAR_NOTHING_SHARE = 0.03;
   private static final double NEAR_FULL_SHARE = 0.08;
   private static final double NEAR_NOTHING_OHMS = 0.6;
   private static final double NO_AMPERES = 0.03;

@@ -25,8 +25,9 @@ import org.jollychain.core.sheet.Situation;
  * @param live false once isolated and proved dead
  * @param situation the state the unit is in; empty before anything was read
  * @param open accesses that are open
+ * @param lifted points whose wires are off
  */
-public record WorkState(boolean live, String situation, Set<String> open) {
+public record WorkState(boolean live, String situation, Set<String> open, Set<String> lifted) {
 
   /** Warmer than this somewhere, a unit had to be waited for (C). */
   private static final double HOT_CELSIUS = 62;
@@ -37,7 +38,7 @@ public record WorkState(boolean live, String situation, Set<String> open) {
   private static final double TOUCHED_VOLTS = 50;
 
   /** As it is found. */
-  public static final WorkState ARRIVED = new WorkState(true, "", Set.of());
+  public static final WorkState ARRIVED = new WorkState(true, "", Set.of(), Set.of());
 
   /**
    * What it takes to ask a question.
@@ -64,7 +65,7 @@ public record WorkState(boolean live, String situation, Set<String> open) {
   public static WorkState after(Sheet sheet, List<? extends Evidence> evidence, Policy policy) {
     Set<String> open = new LinkedHashSet<>();
     policy.opened().forEach(a -> open.addAll(withWhatItNeeds(sheet, a)));
-    WorkState now = new WorkState(true, "", open);
+    WorkState now = new WorkState(true, "", open, Set.of());
     List<? extends Evidence> inTime =
         evidence.stream()
             .sorted(Comparator.comparing((Evidence e) -> e.at().orElse(Instant.MIN)))
@@ -75,9 +76,10 @@ public record WorkState(boolean live, String situation, Set<String> open) {
       } else if (e instanceof Inspection i) {
         open.addAll(accesses(sheet, new Question.Look(i.part(), i.situation())));
       }
-      now = new WorkState(sheet.situation(e.situation()).supplyOn(), e.situation(), open);
+      Set<String> lifted = e instanceof Reading r ? r.probe().liftedAt() : now.lifted;
+      now = new WorkState(sheet.situation(e.situation()).supplyOn(), e.situation(), open, lifted);
     }
-    return new WorkState(now.live, now.situation, Set.copyOf(open));
+    return new WorkState(now.live, now.situation, Set.copyOf(open), Set.copyOf(now.lifted));
   }
 
   Move to(Question question, Sheet sheet, TimeCosts costs) {
@@ -100,7 +102,7 @@ public record WorkState(boolean live, String situation, Set<String> open) {
     }
     for (String id : needed) {
       Access access = sheet.access().get(id);
-      steps.add(access.title());
+      steps.add(now ? access.title() : access.titleOff());
       opening += access.minutes();
     }
     if (reseated.isPresent()) {
@@ -109,6 +111,12 @@ public record WorkState(boolean live, String situation, Set<String> open) {
               .formatted(sheet.part(reseated.get()).title()));
       minutes += 2 * costs.lift();
     }
+    Set<String> off =
+        question.probe().map(Probe::liftedAt).orElse(target.supplyOn() ? Set.of() : lifted);
+    lifted.stream()
+        .filter(p -> !off.contains(p))
+        .sorted()
+        .forEach(p -> steps.add("Wire back on at " + p));
     if (!now && target.supplyOn()) {
       steps.add("Hands out, power on");
       minutes += costs.energise();
@@ -123,8 +131,10 @@ public record WorkState(boolean live, String situation, Set<String> open) {
     if (question instanceof Question.Measure m) {
       Probe probe = m.at();
       for (String point : probe.liftedAt()) {
-        steps.add("Wire off at " + point);
-        minutes += costs.lift();
+        if (!lifted.contains(point)) {
+          steps.add("Wire off at " + point);
+          minutes += costs.lift();
+        }
       }
       if (probe.celsius().isPresent()) {
         steps.add(
@@ -144,7 +154,7 @@ public record WorkState(boolean live, String situation, Set<String> open) {
         opening,
         exposed,
         List.copyOf(steps),
-        new WorkState(target.supplyOn(), target.id(), Set.copyOf(opened)));
+        new WorkState(target.supplyOn(), target.id(), Set.copyOf(opened), Set.copyOf(off)));
   }
 
   private static double hottest(Situation situation) {

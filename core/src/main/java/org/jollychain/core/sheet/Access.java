@@ -6,6 +6,7 @@ import org.jollychain.core.quantity.Kebab;
 /**
  * Something to take off or open to reach points.
  *
+ * @param titleOff what it is called once the power is off, where that is another thing to do
  * @param minutes how long it takes (min)
  * @param power what state of the supply it demands
  * @param after what must be open before
@@ -14,6 +15,7 @@ import org.jollychain.core.quantity.Kebab;
 public record Access(
     String id,
     String title,
+    String titleOff,
     double minutes,
     Power power,
     List<String> after,

@@ -164,9 +164,11 @@ public final class SheetReader {
   }
 
   private Access access(String id, SheetNode at) {
+    String title = at.child("title").text();
     return new Access(
         id,
-        at.child("title").text(),
+        title,
+        at.child("title-off").text(title),
         at.child("minutes").quantity(Dimension.MINUTES, 0),
         Kebab.read(Access.Power.class, at.child("power").text("any")).orElseThrow(),
         at.child("after").texts(),
