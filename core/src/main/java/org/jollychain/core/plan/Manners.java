@@ -23,6 +23,9 @@ final class Manners {
   /** Worth so much more of the minutes left, a plainer question is asked. */
   private static final double NEARLY_THE_SAME = 1.15;
 
+  /** A share of what is open that is not worth a probe of its own. */
+  private static final double NEXT_TO_NOTHING = 0.05;
+
   /** A supply less likely to blame than this is known. */
   private static final double SUPPLY_KNOWN = 0.01;
 
@@ -96,9 +99,14 @@ final class Manners {
     return probe.function().dimension() == Dimension.VOLTS && probe.atOuterTerminals(sheet);
   }
 
+  /** What tells next to nothing is not asked while anything tells more. */
   private static Question plainest(PlanningState state, List<Option<Question, WorkState>> ranked) {
-    double most = NEARLY_THE_SAME * ranked.get(0).left();
-    return ranked.stream()
+    double little = NEXT_TO_NOTHING * state.believed().bits();
+    List<Option<Question, WorkState>> telling =
+        ranked.stream().filter(o -> o.bits() > little).toList();
+    List<Option<Question, WorkState>> among = telling.isEmpty() ? ranked : telling;
+    double most = NEARLY_THE_SAME * among.get(0).left();
+    return among.stream()
         .filter(o -> o.left() <= most)
         .min(
             Comparator.comparingInt((Option<Question, WorkState> o) -> riddle(state, o.test()))

@@ -92,7 +92,7 @@ public final class Planner {
     if (ranked.isEmpty() && inOrder.isEmpty()) {
       return writer.nothing();
     }
-    if (inOrder.isEmpty() && settlesLittle(state, ranked.get(0))) {
+    if (inOrder.isEmpty() && settlesLittle(state, ranked)) {
       return writer.settled(state.problem().leading());
     }
     return writer.ask(
@@ -101,8 +101,9 @@ public final class Planner {
 
   /** Whether most of what is open has no test of its own left, and all else would tell little. */
   private static boolean settlesLittle(
-      PlanningState state, TwoStepLookahead.Option<Question, WorkState> best) {
-    if (best.bits() > LITTLE * state.believed().bits()) {
+      PlanningState state, List<TwoStepLookahead.Option<Question, WorkState>> ranked) {
+    double most = ranked.stream().mapToDouble(TwoStepLookahead.Option::bits).max().orElse(0);
+    if (most > LITTLE * state.believed().bits()) {
       return false;
     }
     double[] byCulprit = state.believed().byGroup();

@@ -1,6 +1,7 @@
 package org.jollychain.core.plan;
 
 import java.util.Locale;
+import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.Supply;
@@ -40,6 +41,9 @@ final class ReadingWords {
     }
     if (function.needsDeadCircuit() && size < NEAR_NOTHING_OHMS) {
       return "near 0 Ω";
+    }
+    if (function.needsDeadCircuit() && size > Meter.GENERAL.overLimitOhms()) {
+      return "OL";
     }
     return function.clamps() && size < NO_AMPERES ? "no current" : "about " + figure;
   }
