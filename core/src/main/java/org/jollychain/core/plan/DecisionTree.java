@@ -25,6 +25,9 @@ public record DecisionTree(
 
   private static final double LIKELY = 0.04;
 
+  /** What is reached more rarely is not drawn further: back to the screen. */
+  private static final double RARE = 0.02;
+
   /**
    * What follows an answer.
    *
@@ -43,8 +46,9 @@ public record DecisionTree(
     Optional<Question> next =
         end.isPresent()
             ? state.at().confirming(end.get())
-            : TwoStepLookahead.quickest(state.at(), among);
-    if (depth == 0 || next.isEmpty()) {
+            : TwoStepLookahead.quickest(state.at(), among)
+                .map(q -> Manners.supplyFirst(state, q).orElse(q));
+    if (depth == 0 || reached < RARE || next.isEmpty()) {
       return new DecisionTree(writer.standing(), List.of(), 0, false, List.of());
     }
     Question question = next.get();

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Planner;
 import org.jollychain.core.plan.Policy;
@@ -62,6 +63,10 @@ public final class SheetEngine {
   int weight() {
     int parts = sheet().parts().size();
     return parts * parts;
+  }
+
+  public UnitModel unit() {
+    return diagnosis.unit();
   }
 
   public Sheet sheet() {

@@ -194,6 +194,20 @@ public class JobAssessor {
                 .route(w.opinion, w.standing, taken.complaint(), taken.planned(), depth));
   }
 
+  /** The same as it is printed. */
+  RoutePaper routePaper(UUID id, int depth) {
+    JobEvidence taken = taken(id);
+    return weighed(
+        taken,
+        w ->
+            RoutePaper.of(
+                w.engine
+                    .planner()
+                    .route(w.opinion, w.standing, taken.complaint(), taken.planned(), depth),
+                w.engine.unit(),
+                taken.complaint().map(w.engine.sheet().complaints()::get).orElse(null)));
+  }
+
   /**
    * A job as a case that can be assessed anywhere.
    *

@@ -112,7 +112,8 @@ class JobController {
   @GetMapping(path = "/{id}/route.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   byte[] routePdf(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
     return paper.pdf(
-        "route-card.xhtml", Map.of("view", assessor.view(id), "card", assessor.route(id, depth)));
+        "route-card.xhtml",
+        Map.of("view", assessor.view(id), "paper", assessor.routePaper(id, depth)));
   }
 
   /** The evidence as comma-separated values. */
