@@ -240,7 +240,9 @@ public final class Hypotheses {
 
   private Predicate<Hypothesis> causes(Complaint complaint) {
     Situation situation = sheet.situation(complaint.situation());
-    return h -> unit.shows(complaint, h.changesIn(situation));
+    boolean now = complaint.how() != Complaint.How.COMES_AND_GOES;
+    return h ->
+        (now || h.intermittent().isPresent()) && unit.shows(complaint, h.changesIn(situation));
   }
 
   private Loop seenBy(Part link) {

@@ -21,6 +21,12 @@ public final class SheetValidator {
   /** A source that loses more than this inside itself is shorted, not loaded. */
   private static final double SHORTED = 0.6;
 
+  /** What a grounded part has to the case (ohm). */
+  private static final double GROUNDED_OHMS = 0.5;
+
+  /** What a sensor that drifts shows of what is due. */
+  private static final double SKEWED = 1.2;
+
   /** Beyond this a loop holds strays and no sensor; common practice, no source. */
   private static final double LARGEST_SENSOR_OHMS = 1e6;
 
@@ -170,7 +176,17 @@ public final class SheetValidator {
         sheet.parts().values().stream()
             .filter(Part::actsAsLink)
             .map(p -> List.of(Change.closed(p.id())));
-    return Stream.of(open, notCommanded, stuck).flatMap(s -> s);
+    Stream<List<Change>> grounded =
+        sheet.parts().values().stream()
+            .filter(Part::caseLeak)
+            .flatMap(
+                p ->
+                    Stream.of(0.1, 0.9).map(at -> List.of(Change.leak(p.id(), at, GROUNDED_OHMS))));
+    Stream<List<Change>> skewed =
+        sheet.parts().values().stream()
+            .filter(p -> !p.actsAsLink())
+            .map(p -> List.of(Change.scaled(p.id(), SKEWED)));
+    return Stream.of(open, notCommanded, stuck, grounded, skewed).flatMap(s -> s);
   }
 
   private void wrong(String pointer, String message) {

@@ -19,6 +19,7 @@ import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Path;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.sheet.Supply;
 
 /**
  * A unit of a sheet in every situation, sound or with something changed. Where a command is driven
@@ -42,6 +43,11 @@ public final class UnitModel {
 
   /** What a control's input still takes for a closed contact: common practice, no source. */
   private static final double CONTACT_TOLERATED_OHMS = 50;
+
+  /** A breaker lets go at so many times the most a sound unit draws, and not below so much (A). */
+  private static final double TRIPS_ABOVE = 1.5;
+
+  private static final double LEAST_TRIPPING_AMPERES = 5;
 
   /** One relay may hang on another's contact; longer than this no chain of them is. */
   private static final int LONGEST_CHAIN = 4;
@@ -314,10 +320,26 @@ public final class UnitModel {
     return powerShare(load, now) > above;
   }
 
+  /** Whether a breaker lets go at what is drawn. */
+  private boolean trips(Solution now) {
+    for (String terminal : sheet.supply().currentTerminals()) {
+      String conductor = Supply.conductor(terminal);
+      double most =
+          sound.values().stream().mapToDouble(s -> s.amperes(conductor).abs()).max().orElse(0);
+      if (now.amperes(conductor).abs() > Math.max(TRIPS_ABOVE * most, LEAST_TRIPPING_AMPERES)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** Whether a unit with these changes does what a customer complains of. */
   public boolean shows(Complaint complaint, List<Change> changes) {
     Solution now = in(complaint.situation(), changes);
-    return complaint.runs().stream().allMatch(p -> runs(p, now))
+    return (complaint.how() != Complaint.How.TRIPS || trips(now))
+        && (complaint.suspects().isEmpty()
+            || changes.stream().anyMatch(c -> complaint.suspects().contains(c.branch())))
+        && complaint.runs().stream().allMatch(p -> runs(p, now))
         && complaint.notRunning().stream().noneMatch(p -> runs(p, now));
   }
 

@@ -87,12 +87,13 @@ final class Manners {
   /** What runs between the outer terminals shows that they are fed. */
   private static boolean runsOnAllLines(Complaint complaint, UnitModel unit) {
     Solution now = unit.in(complaint.situation());
-    return complaint.runs().stream()
-        .map(unit.sheet()::part)
-        .anyMatch(
-            (Part load) ->
-                now.volts(load.from()).minus(now.volts(load.to())).abs()
-                    > ON_ALL_LINES * unit.sheet().supply().volts());
+    return complaint.how() == Complaint.How.ALWAYS
+        && complaint.runs().stream()
+            .map(unit.sheet()::part)
+            .anyMatch(
+                (Part load) ->
+                    now.volts(load.from()).minus(now.volts(load.to())).abs()
+                        > ON_ALL_LINES * unit.sheet().supply().volts());
   }
 
   private static boolean outer(Probe probe, Sheet sheet) {

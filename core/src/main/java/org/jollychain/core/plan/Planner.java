@@ -221,6 +221,9 @@ public final class Planner {
 
   /** What the customer has said need not be asked. */
   private Set<Question> told(Complaint complaint) {
+    if (complaint.how() != Complaint.How.ALWAYS) {
+      return Set.of();
+    }
     return Stream.concat(
             Stream.concat(complaint.runs().stream(), complaint.notRunning().stream()),
             alive(complaint))

@@ -1,6 +1,7 @@
 package org.jollychain.core.sheet;
 
 import java.util.List;
+import org.jollychain.core.quantity.Kebab;
 
 /**
  * What a customer may see of this unit.
@@ -8,6 +9,30 @@ import java.util.List;
  * @param situation in which it is seen
  * @param runs loads that run
  * @param notRunning loads that do not
+ * @param suspects parts that bring it up in whatever way they fail; empty where any part may
+ * @param how whether it is always so
  */
 public record Complaint(
-    String id, String title, String situation, List<String> runs, List<String> notRunning) {}
+    String id,
+    String title,
+    String situation,
+    List<String> runs,
+    List<String> notRunning,
+    List<String> suspects,
+    How how) {
+
+  /** In what way it is seen. */
+  public enum How {
+    /** Whenever the unit is in that situation. */
+    ALWAYS,
+    /** Now and then. */
+    COMES_AND_GOES,
+    /** The breaker lets go. */
+    TRIPS;
+
+    @Override
+    public String toString() {
+      return Kebab.of(this);
+    }
+  }
+}

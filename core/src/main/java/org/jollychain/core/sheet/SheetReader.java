@@ -199,16 +199,23 @@ public final class SheetReader {
   }
 
   private static Code code(String id, SheetNode at) {
-    return new Code(id, at.child("title").text(), complaint(id, at), at.child("suspects").texts());
+    return new Code(
+        id, at.child("title").text(), complaint(id, at, List.of()), at.child("suspects").texts());
   }
 
   private static Complaint complaint(String id, SheetNode at) {
+    return complaint(id, at, at.child("suspects").texts());
+  }
+
+  private static Complaint complaint(String id, SheetNode at, List<String> suspects) {
     return new Complaint(
         id,
         at.child("title").text(),
         at.child("situation").text(),
         at.child("runs").texts(),
-        at.child("not-running").texts());
+        at.child("not-running").texts(),
+        suspects,
+        Kebab.read(Complaint.How.class, at.child("how").text("always")).orElseThrow());
   }
 
   private void bound(SheetNode at, int size, int most) {

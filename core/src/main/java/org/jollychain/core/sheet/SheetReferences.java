@@ -102,6 +102,7 @@ final class SheetReferences {
       known(at.child("situation"), c.situation(), sheet.situations(), "situation");
       at.child("runs").items().forEach(p -> checkRuns(sheet, p));
       at.child("not-running").items().forEach(p -> checkRuns(sheet, p));
+      at.child("suspects").items().forEach(p -> known(p, p.text(), sheet.parts(), "part"));
     }
     for (Code code : sheet.codes().values()) {
       SheetNode at = root.at("codes", code.id());

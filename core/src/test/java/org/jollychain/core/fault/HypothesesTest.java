@@ -64,7 +64,7 @@ class HypothesesTest {
             .orElseThrow();
     assertThat(missing.changesIn(DRYER.situation("heat-call")))
         .extracting("branch")
-        .containsExactlyInAnyOrder("timer-heat-contact", "timer-motor-contact");
+        .containsExactlyInAnyOrder("timer-heat-contact", "timer-motor-contact", "timer-advance");
     assertThat(all("dead"))
         .anyMatch(h -> h.modeOf("door-switch").equals(Optional.of(FaultMode.NOT_MADE)));
   }
@@ -104,7 +104,8 @@ class HypothesesTest {
   @Test
   void a_link_knows_whose_current_it_carries() {
     assertThat(HYPOTHESES.loadsOf("high-limit")).containsExactly("element");
-    assertThat(HYPOTHESES.loadsOf("block-line1")).containsExactlyInAnyOrder("element", "motor");
+    assertThat(HYPOTHESES.loadsOf("block-line1"))
+        .containsExactlyInAnyOrder("element", "motor", "timer-motor", "timer-resistor");
     assertThat(HYPOTHESES.loadsOf("door-switch")).containsExactly("motor");
   }
 

@@ -230,7 +230,8 @@ public final class FieldStudy {
   }
 
   private boolean seen(Complaint complaint, FieldUnit unit) {
-    return complaint.runs().stream().allMatch(p -> unit.share(p, complaint.situation()) > 0.5)
+    return complaint.how() == Complaint.How.ALWAYS
+        && complaint.runs().stream().allMatch(p -> unit.share(p, complaint.situation()) > 0.5)
         && complaint.notRunning().stream()
             .allMatch(p -> unit.share(p, complaint.situation()) < 0.5);
   }
