@@ -60,6 +60,9 @@ final class Verdicts {
   private static final double SMALL_SHARE = 0.02;
   private static final double FLOWING_SHARE = 0.01;
 
+  /** Less is what strays let through (A). */
+  private static final double FLOWING_AMPERES = 1e-4;
+
   private final Sheet sheet;
   private final MeasurementModel measurements;
   private final Map<String, List<Counterfactual>> alsoBad;
@@ -363,7 +366,7 @@ final class Verdicts {
     double amperes = Math.abs(posterior.believed(posterior.believable().get(0), clamp).mean());
     double nominal = Math.abs(measurements.line(List.of(), clamp).mean());
     double source = openVolts(part, reading);
-    boolean flows = nominal > 0 && amperes > FLOWING_SHARE * nominal;
+    boolean flows = nominal > FLOWING_AMPERES && amperes > FLOWING_SHARE * nominal;
     return new Measured(
         volts,
         flows ? amperes : 0,

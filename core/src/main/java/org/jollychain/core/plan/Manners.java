@@ -84,6 +84,10 @@ final class Manners {
         .anyMatch(q -> q.probe().filter(p -> outer(p, state.sheet())).isPresent());
   }
 
+  static boolean nothingMeasured(PlanningState state) {
+    return state.at().made().stream().allMatch(q -> q.probe().isEmpty());
+  }
+
   /** What runs between the outer terminals shows that they are fed. */
   private static boolean runsOnAllLines(Complaint complaint, UnitModel unit) {
     Solution now = unit.in(complaint.situation());

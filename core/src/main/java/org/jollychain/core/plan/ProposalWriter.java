@@ -149,8 +149,10 @@ final class ProposalWriter {
                 default ->
                     first.part().filter(this::switched).isPresent()
                         ? ofContact(sheet.part(first.part().get()))
-                        : "No test of %s by itself is left that may be made: permit, method, or points out of reach."
-                            .formatted(first.said(sheet));
+                        : first.part().flatMap(p -> sheet.part(p).kind().firstLook()).isPresent()
+                            ? sheet.part(first.part().get()).kind().firstLook().get()
+                            : "No test of %s by itself is left that may be made: permit, method, or points out of reach."
+                                .formatted(first.said(sheet));
               };
     };
   }
@@ -256,10 +258,19 @@ final class ProposalWriter {
         : confirmBy();
   }
 
-  /** A contact that no test of its own shows is said to be what it is. */
-  private static String ofContact(Part contact) {
-    return "The %s or what drives it: give the command and listen for it, look at its joints. Without a failed test it is not renewed."
-        .formatted(contact.title());
+  /** A contact that no test of its own shows to be dead is said to be what it is. */
+  private String ofContact(Part contact) {
+    boolean seenOpen =
+        state.at().made().stream()
+            .anyMatch(
+                q ->
+                    q.part().filter(contact.id()::equals).isPresent()
+                        && sheet.situation(q.situation()).supplyOn());
+    return seenOpen
+        ? "It stands open though it is called: the %s, or what drives it. Listen for it when it is called, look at its joints and measure its drive before it is renewed."
+            .formatted(contact.title())
+        : "The %s or what drives it: give the command and listen for it, look at its joints. Without a failed test it is not renewed."
+            .formatted(contact.title());
   }
 
   private Proposal proposal(Question question, boolean confirms, String why) {

@@ -45,7 +45,9 @@ final class Reasons implements Question.Kinds<String> {
     if (volts && probe.atTerminals(sheet)) {
       return Manners.supplyMeasured(state)
           ? "It shows which conductor of the supply is missing."
-          : "The supply first: without it nothing else tells anything.";
+          : Manners.nothingMeasured(state)
+              ? "The supply first: without it nothing else tells anything."
+              : "Is the supply there, in this state of the unit?";
     }
     if (probe.function().clamps()) {
       return "Current through the %s shows that its whole way is closed."

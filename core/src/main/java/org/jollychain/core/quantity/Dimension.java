@@ -31,6 +31,9 @@ public enum Dimension {
 
   private static final Map<Dimension, Map<String, DoubleUnaryOperator>> UNITS = units();
 
+  /** Volts or amperes that no meter shows. */
+  private static final double NOTHING = 5e-7;
+
   private final String symbol;
   private final String example;
 
@@ -97,7 +100,9 @@ public enum Dimension {
             new BigDecimal(value).round(new MathContext(3)).toPlainString() + " " + unit);
   }
 
-  private String prefixed(double si, BiFunction<Double, String, String> said) {
+  private String prefixed(double value, BiFunction<Double, String, String> said) {
+    boolean nothing = (this == VOLTS || this == AMPERES) && Math.abs(value) < NOTHING;
+    double si = nothing ? 0 : value;
     double size = Math.abs(si);
     if (this == CELSIUS || this == MINUTES || size == 0) {
       return said.apply(si, symbol);

@@ -1,5 +1,6 @@
 package org.jollychain.core.sheet;
 
+import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.quantity.Kebab;
 
@@ -152,6 +153,16 @@ public enum PartKind {
       case IGNITER -> "stays dark";
       case MOTOR, TIMER_MOTOR -> "stands still";
       default -> "does not run";
+    };
+  }
+
+  /** Where one looks first when a part of this kind stands open: at what it feels. */
+  public Optional<String> firstLook() {
+    return switch (this) {
+      case PRESSURE_SWITCH ->
+          Optional.of("Hose, port, drain and flue first: it closes only by what it feels.");
+      case FLOOD_SWITCH, FLOAT_SWITCH -> Optional.of("Free the float first, then read it again.");
+      default -> Optional.empty();
     };
   }
 

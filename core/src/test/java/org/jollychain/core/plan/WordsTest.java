@@ -21,12 +21,13 @@ import org.junit.jupiter.params.provider.MethodSource;
 /** What a plan says, read on every sheet, for every complaint, over the first steps of a job. */
 class WordsTest {
 
-  private static final int STEPS = 3;
+  private static final int STEPS = 4;
 
   /** What no technician would say, or what tells nothing. */
   private static final Pattern ODD =
       Pattern.compile(
-          "but leave more to do|something else|board supply run|A sound one: ([^;]*); an open one: \\1\\.");
+          "settles|something else|board supply run|A sound one: ([^;]*); an open one: \\1\\."
+              + "|\\d [µmk]?[VAΩ] to \\d|One reading for [01] links|\\b0\\.000|null|NaN");
 
   static Stream<String> shipped() {
     return Sheets.shipped().stream();
@@ -53,12 +54,18 @@ class WordsTest {
         for (Proposal p : plan.next()) {
           said.add(p.title());
           said.add(p.why());
+          assertThat(p.expect().stream().map(Proposal.Expect::shown)).doesNotHaveDuplicates();
           for (Proposal.Expect e : p.expect()) {
             said.add(e.meaning());
+            said.add(e.shown());
             assertThat(e.probability()).as(p.title()).isGreaterThan(0.03);
-            assertThat(e.meaning().split(", | or ")).as(e.meaning()).hasSizeLessThanOrEqualTo(3);
+            // where along the chain, then two at most
+            assertThat(e.meaning().replaceFirst("^[^:]*: ", "").split(", | or "))
+                .as(e.meaning())
+                .hasSizeLessThanOrEqualTo(3);
           }
         }
+        said.add(plan.say());
         if (plan.next().isEmpty()) {
           break;
         }
