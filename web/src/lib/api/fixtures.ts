@@ -78,7 +78,7 @@ export function sheet(more: Partial<Sheet> = {}): Sheet {
 }
 
 export function complaint(id: string, title: string): Complaint {
-  return { id, title, situation: 'call', runs: [], notRunning: [] };
+  return { id, title, situation: 'call', runs: [], notRunning: [], suspects: [], how: 'always' };
 }
 
 export function proposal(more: Partial<Proposal> = {}): Proposal {

@@ -12,6 +12,9 @@ import org.jollychain.core.sheet.Sheet;
 /** How readings are said. */
 final class Wording {
 
+  /** Less AC than this nobody reads (V). */
+  private static final double NOTHING_VOLTS = 1e-3;
+
   private Wording() {}
 
   /** {@code 237.8 V}, with as many decimals as were typed. */
@@ -59,6 +62,7 @@ final class Wording {
     if (function.dimension() == Dimension.OHMS && value > meter.overLimitOhms()) {
       return "OL";
     }
-    return function.dimension().format(value);
+    boolean nothing = function == MeterFunction.VOLTS_AC && Math.abs(value) < NOTHING_VOLTS;
+    return function.dimension().format(nothing ? 0 : value);
   }
 }

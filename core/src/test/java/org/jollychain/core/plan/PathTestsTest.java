@@ -53,7 +53,7 @@ class PathTestsTest {
     List<PathTests> all = PathTests.of(new UnitModel(Sheets.shipped("dryer-timer-240")));
     PathTests.ManualTest drop = of(all, "high-limit", PathTests.Way.DROP);
     assertThat(drop.live()).isTrue();
-    assertThat(drop.expect().get(1).shown()).isEqualTo("about 239.8 V");
+    assertThat(drop.expect().get(1).shown()).isEqualTo("about 239.9 V");
     assertThat(drop.expect().get(1).meaning()).isEqualTo("it is the open one");
   }
 

@@ -51,7 +51,7 @@ class HttpContractTest {
         .andExpect(jsonPath("$.parts[?(@.id == 'high-limit')].verdict").value("open"))
         .andExpect(jsonPath("$.parts[?(@.id == 'element')].verdict").value("sound"))
         .andExpect(jsonPath("$.supply.verdict").value("sound"))
-        .andExpect(jsonPath("$.paths[0].treads[0].point").value("L1"));
+        .andExpect(jsonPath("$.paths[0].treads[0].point").value("O1"));
   }
 
   @Test

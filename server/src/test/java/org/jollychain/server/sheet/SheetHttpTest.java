@@ -50,7 +50,7 @@ class SheetHttpTest {
         .andExpect(jsonPath("$.readings[0].sound").value(startsWith("0.3")))
         .andExpect(jsonPath("$.readings[1].now").value("0.00 A"))
         .andExpect(jsonPath("$.parts[?(@.part == 'motor')].powerShare").value(hasItem(not(0.0))))
-        .andExpect(jsonPath("$.paths[0].steps[0].point").value("L1"));
+        .andExpect(jsonPath("$.paths[0].steps[0].point").value("O1"));
   }
 
   @Test
@@ -139,7 +139,7 @@ class SheetHttpTest {
     http.perform(get(RANGE + "/drawings"))
         .andExpect(status().isOk())
         .andExpect(jsonPath("$[0].path").value("bake"))
-        .andExpect(jsonPath("$[0].parts", hasSize(43)));
+        .andExpect(jsonPath("$[0].parts", hasSize(46)));
   }
 
   @Test
