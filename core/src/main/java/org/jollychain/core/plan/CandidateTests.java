@@ -26,7 +26,6 @@ import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
-import org.jollychain.core.sheet.ThermalRating;
 
 /**
  * Everything sensible that can be asked of a unit of a sheet. What must never be asked is never
@@ -39,12 +38,10 @@ public final class CandidateTests {
   private static final double HELD_SHARE = 0.2;
   private static final int MOST_DIVISIONS = 50;
 
-  /** How far beyond its rating a disc is heated to see it open (K); common practice, no source. */
-  private static final double BEYOND_RATING = 10;
-
   private final Sheet sheet;
   private final UnitModel unit;
   private final MeterFunction volts;
+  private final OhmsTests ohms;
   private final Map<String, Tests> tests = new HashMap<>();
   private final List<Question> supply;
   private final Map<String, Question> all = new LinkedHashMap<>();
@@ -61,18 +58,19 @@ public final class CandidateTests {
     this.unit = unit;
     this.sheet = unit.sheet();
     this.volts = MeterFunction.voltsOf(sheet.supply());
+    this.ohms = new OhmsTests(unit);
     for (Part part : sheet.parts().values()) {
       Optional<Question> drop = dropOver(part);
       tests.put(
           part.id(),
           new Tests(
-              ifClosed(part),
-              ifOpen(part).or(() -> ifHeated(part)),
+              ohms.ifClosed(part),
+              ohms.ifOpen(part).or(() -> ohms.ifHeated(part)),
               drop,
-              drop.or(() -> ifClosed(part))
+              drop.or(() -> ohms.ifClosed(part))
                   .filter(q -> part.actsAsLink())
                   .map(CandidateTests::reseated),
-              fromEndToCase(part)));
+              ohms.fromEndToCase(part)));
     }
     this.supply = betweenTerminals();
     Set<Question> asked = new LinkedHashSet<>();
@@ -87,7 +85,7 @@ public final class CandidateTests {
       looks(asked);
     }
     runs(asked);
-    asked.forEach(q -> all.put(q.id(), q));
+    asked.stream().filter(this::inReach).forEach(q -> all.put(q.id(), q));
   }
 
   UnitModel unit() {
@@ -188,6 +186,13 @@ public final class CandidateTests {
         .findFirst();
   }
 
+  private boolean inReach(Question question) {
+    return question
+        .probe()
+        .filter(p -> !p.function().clamps() && !sheet.together(p.red(), p.black()))
+        .isEmpty();
+  }
+
   private List<Situation> live() {
     return sheet.situations().values().stream().filter(Situation::supplyOn).toList();
   }
@@ -220,7 +225,7 @@ public final class CandidateTests {
     return pairs;
   }
 
-  private static Question measure(Probe probe) {
+  static Question measure(Probe probe) {
     return new Question.Measure(probe);
   }
 
@@ -244,9 +249,9 @@ public final class CandidateTests {
   private void toReference(Set<Question> asked) {
     for (Map.Entry<Chain, Situation> e : unit.chains().entrySet()) {
       Chain chain = e.getKey();
-      String reference = chain.reference(sheet);
       for (int i = 0; i < chain.points().size(); i += stride(chain)) {
         String point = sheet.arrival(chain.points().get(i));
+        String reference = chain.reference(sheet, point);
         if (!point.equals(reference) && !point.equals(sheet.arrival(chain.returnPoint()))) {
           asked.add(measure(Probe.between(volts, point, reference, e.getValue().id())));
         }
@@ -285,46 +290,8 @@ public final class CandidateTests {
       }
     }
     for (Chain chain : unit.chains().keySet()) {
-      runsOfLinks(chain, asked);
+      ohms.along(chain, stride(chain), asked);
     }
-  }
-
-  private Optional<Question> ifClosed(Part part) {
-    return isolated().stream()
-        .filter(s -> part.stateIn(s) != ContactState.OPEN)
-        .findFirst()
-        .map(
-            s -> {
-              Probe across = Probe.across(MeterFunction.OHMS, part, s.id());
-              return measure(
-                  unit.bridged(part, s.id()) ? across.lifted(Set.of(part.from())) : across);
-            });
-  }
-
-  private Optional<Question> ifOpen(Part part) {
-    return isolated().stream()
-        .filter(s -> part.actsAsLink() && part.stateIn(s) == ContactState.OPEN)
-        .filter(s -> !unit.bridged(part, s.id()))
-        .findFirst()
-        .map(s -> measure(Probe.across(MeterFunction.OHMS, part, s.id())));
-  }
-
-  /**
-   * A disc that is taken out and heated slowly. One-shot links would be spent, roll-out and spill
-   * switches harmed.
-   */
-  private Optional<Question> ifHeated(Part part) {
-    boolean disc = part.kind().is(PartKind.Trait.HEATED_TO_TEST);
-    return part.thermal()
-        .filter(t -> disc && part.body().isEmpty())
-        .filter(t -> t.acts() == ThermalRating.Acts.OPENS && t.reset() == ThermalRating.Reset.AUTO)
-        .filter(t -> !isolated().isEmpty())
-        .map(
-            t ->
-                measure(
-                    Probe.across(MeterFunction.OHMS, part, isolated().get(0).id())
-                        .lifted(Set.of(part.from(), part.to()))
-                        .at(Math.ceil(t.actsAtCelsius() + BEYOND_RATING))));
   }
 
   private Optional<Question> dropOver(Part part) {
@@ -339,42 +306,11 @@ public final class CandidateTests {
         .map(s -> measure(Probe.across(volts, part, s.id())));
   }
 
-  private Optional<Question> fromEndToCase(Part part) {
-    return Optional.ofNullable(sheet.supply().terminals().get("earth"))
-        .filter(earth -> !part.touches(earth) && !isolated().isEmpty())
-        .map(
-            earth ->
-                measure(
-                    Probe.between(MeterFunction.OHMS, part.from(), earth, isolated().get(0).id())));
-  }
-
   /**
    * A long chain is divided at so many of its points; the links between are asked by themselves.
    */
   private static int stride(Chain chain) {
     return Math.max(1, (chain.points().size() + MOST_DIVISIONS - 1) / MOST_DIVISIONS);
-  }
-
-  /** Ohms from the head of a run of links to each of its points: one reading for many links. */
-  private void runsOfLinks(Chain chain, Set<Question> asked) {
-    int stride = stride(chain);
-    for (Situation s : isolated()) {
-      int head = 0;
-      for (int i = 0; i < chain.parts().size(); i++) {
-        Part part = chain.parts().get(i);
-        if (!part.actsAsLink() || part.stateIn(s) == ContactState.OPEN) {
-          head = i + 1;
-        } else if (i > head && i % stride == 0) {
-          asked.add(
-              measure(
-                  Probe.between(
-                      MeterFunction.OHMS,
-                      chain.points().get(head),
-                      chain.points().get(i + 1),
-                      s.id())));
-        }
-      }
-    }
   }
 
   private void runs(Set<Question> asked) {

@@ -35,6 +35,20 @@ final class ChainPlaces {
     return chains.stream().limit(1).anyMatch(c -> place(c, part) >= 0);
   }
 
+  /** A load that lies between two points of a chain. */
+  Optional<Part> loadBetween(String red, String black) {
+    return chains.stream()
+        .filter(c -> c.points().contains(red) && c.points().contains(black))
+        .flatMap(
+            c -> {
+              int a = c.points().indexOf(red);
+              int b = c.points().indexOf(black);
+              return c.parts().subList(Math.min(a, b), Math.max(a, b)).stream();
+            })
+        .filter(Part::actsAsLoad)
+        .findFirst();
+  }
+
   /** How many links lie between two points of a chain; 0 where no chain has both. */
   int linksBetween(String red, String black) {
     return chains.stream()

@@ -157,7 +157,7 @@ public record PathTests(String path, List<ManualTest> supply, List<LinkTests> li
       String beyond = chain.points().get(at + 1);
       String red =
           sheet.arrival(beyond.equals(chain.returnPoint()) ? chain.points().get(at) : beyond);
-      String reference = chain.reference(sheet);
+      String reference = chain.reference(sheet, red);
       if (red.equals(reference) || red.equals(sheet.arrival(chain.returnPoint()))) {
         return Optional.empty();
       }

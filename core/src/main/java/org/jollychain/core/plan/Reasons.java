@@ -82,11 +82,7 @@ final class Reasons implements Question.Kinds<String> {
     if (part.actsAsLink() && part.stateIn(situation) == ContactState.OPEN) {
       return "It must stand open here: near 0 Ω means it is welded.";
     }
-    OutcomeModel outcomes = state.problem().outcomeModel(m);
-    double due = outcomes.values()[outcomes.table().classOf()[HypothesisSpace.SOUND]];
-    String test =
-        "Its own test: %s is due."
-            .formatted(ReadingWords.of(probe.function(), due, sheet.supply()));
+    String test = "Its own test: %s is due.".formatted(due(state.problem().outcomeModel(m), probe));
     return probe.liftedAt().isEmpty()
         ? test + " No wire has to come off."
         : state
@@ -99,9 +95,19 @@ final class Reasons implements Question.Kinds<String> {
             .orElse(test);
   }
 
+  private String due(OutcomeModel outcomes, Probe probe) {
+    double due = outcomes.values()[outcomes.table().classOf()[HypothesisSpace.SOUND]];
+    return ReadingWords.of(probe.function(), due, sheet.supply());
+  }
+
   private String ohms(Probe probe) {
     if (probe.black().equals(sheet.supply().terminals().get("earth"))) {
       return "Nothing sound leads to the case: OL is due.";
+    }
+    Optional<Part> load = state.problem().places().loadBetween(probe.red(), probe.black());
+    if (load.isPresent()) {
+      return "The whole circuit in one reading, %s due: is it the circuit, or what switches it?"
+          .formatted(due(state.problem().outcomeModel(new Question.Measure(probe)), probe));
     }
     int links = state.problem().places().linksBetween(probe.red(), probe.black());
     return "One reading for %d links: near 0 Ω clears them all.".formatted(links);

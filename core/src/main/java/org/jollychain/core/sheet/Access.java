@@ -1,6 +1,7 @@
 package org.jollychain.core.sheet;
 
 import java.util.List;
+import java.util.Optional;
 import org.jollychain.core.quantity.Kebab;
 
 /**
@@ -10,6 +11,8 @@ import org.jollychain.core.quantity.Kebab;
  * @param minutes how long it takes (min)
  * @param power what state of the supply it demands
  * @param after what must be open before
+ * @param place where it is, if not at the unit: what lies elsewhere no pair of probes reaches at
+ *     once
  * @param hazards what to mind, in words
  */
 public record Access(
@@ -19,6 +22,7 @@ public record Access(
     double minutes,
     Power power,
     List<String> after,
+    Optional<String> place,
     List<String> hazards) {
 
   /** The state of the supply an access demands. */

@@ -78,15 +78,26 @@ public record Chain(Path path, List<String> points, List<Part> parts) {
   }
 
   /**
-   * Where one probe is parked: on the case where that is tied to the return, else at the return.
+   * Where one probe is parked while the other walks: on the case where that is tied to the return,
+   * else at the last point of the chain that is in reach.
+   *
+   * @param point where the other is
    */
-  public String reference(Sheet sheet) {
+  public String reference(Sheet sheet, String point) {
     Supply supply = sheet.supply();
-    return supply
-        .bonded()
-        .filter(b -> returnPoint().equals(supply.terminals().get(b)))
-        .map(b -> supply.terminals().get("earth"))
-        .orElseGet(() -> sheet.arrival(returnPoint()));
+    Optional<String> onCase =
+        supply
+            .bonded()
+            .filter(b -> returnPoint().equals(supply.terminals().get(b)))
+            .map(b -> supply.terminals().get("earth"));
+    if (onCase.isPresent()) {
+      return onCase.get();
+    }
+    String last = returnPoint();
+    for (int i = points.size() - 1; i >= 0 && !sheet.together(last, point); i--) {
+      last = points.get(i);
+    }
+    return sheet.arrival(last);
   }
 
   /** The terminals of the supply and of every source inside the unit, from outward to homeward. */

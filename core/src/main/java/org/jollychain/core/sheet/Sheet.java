@@ -47,6 +47,15 @@ public record Sheet(
     return parts.values().stream().filter(p -> p.touches(point)).toList();
   }
 
+  /** Whether one pair of probes reaches both points at once. */
+  public boolean together(String red, String black) {
+    return place(red).equals(place(black));
+  }
+
+  private Optional<String> place(String point) {
+    return points.get(point).access().map(access::get).flatMap(Access::place);
+  }
+
   /**
    * The terminal of the supply that arrives at a point: the point of the terminal itself, and the
    * far end of a cord that leads on from it.

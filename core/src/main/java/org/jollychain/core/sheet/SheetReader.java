@@ -172,6 +172,7 @@ public final class SheetReader {
         at.child("minutes").quantity(Dimension.MINUTES, 0),
         Kebab.read(Access.Power.class, at.child("power").text("any")).orElseThrow(),
         at.child("after").texts(),
+        at.child("place").optionalText(),
         at.child("hazards").texts());
   }
 
