@@ -139,7 +139,10 @@ public final class PlanStudy {
     }
     double bits = 0;
     int drawn = 0;
-    List<Complaint> complaints = List.copyOf(sheet.complaints().values());
+    List<Complaint> complaints =
+        sheet.complaints().values().stream()
+            .filter(c -> c.how() != Complaint.How.COMES_AND_GOES)
+            .toList();
     for (int i = 0; drawn < units && i < 20 * units; i++) {
       Random random = new Random(1000L * i + 17);
       Complaint complaint = complaints.get(random.nextInt(complaints.size()));

@@ -280,6 +280,7 @@ public final class CandidateTests {
       openOhms(part).ifPresent(asked::add);
       reseated(part).ifPresent(asked::add);
       if (part.caseLeak() && earth.isPresent()) {
+        caseOhms(part).ifPresent(asked::add);
         for (String end : List.of(part.from(), part.to())) {
           if (!end.equals(earth.get())) {
             asked.add(

@@ -1,5 +1,6 @@
 package org.jollychain.core.plan;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -47,20 +48,20 @@ final class OhmsTests {
     return isolated.stream()
         .filter(s -> part.stateIn(s) != ContactState.OPEN)
         .findFirst()
-        .map(
-            s -> {
-              Probe across = Probe.across(MeterFunction.OHMS, part, s.id());
-              return CandidateTests.measure(
-                  unit.bridged(part, s.id()) ? across.lifted(Set.of(part.from())) : across);
-            });
+        .map(s -> CandidateTests.measure(freed(part, s)));
   }
 
   Optional<Question> ifOpen(Part part) {
     return isolated.stream()
         .filter(s -> part.actsAsLink() && part.stateIn(s) == ContactState.OPEN)
-        .filter(s -> !unit.bridged(part, s.id()))
-        .findFirst()
-        .map(s -> CandidateTests.measure(Probe.across(MeterFunction.OHMS, part, s.id())));
+        .min(Comparator.comparing(s -> unit.bridged(part, s.id())))
+        .map(s -> CandidateTests.measure(freed(part, s)));
+  }
+
+  /** Across a part, one end free where something bridges it. */
+  private Probe freed(Part part, Situation situation) {
+    Probe across = Probe.across(MeterFunction.OHMS, part, situation.id());
+    return unit.bridged(part, situation.id()) ? across.lifted(Set.of(part.from())) : across;
   }
 
   /**
@@ -81,13 +82,15 @@ final class OhmsTests {
                         .at(Math.ceil(t.actsAtCelsius() + BEYOND_RATING))));
   }
 
+  /** From an end of a part to the case, its wires off so that it is read alone. */
   Optional<Question> fromEndToCase(Part part) {
     return Optional.ofNullable(sheet.supply().terminals().get("earth"))
         .filter(earth -> !part.touches(earth) && !isolated.isEmpty())
         .map(
             earth ->
                 CandidateTests.measure(
-                    Probe.between(MeterFunction.OHMS, part.from(), earth, isolated.get(0).id())));
+                    Probe.between(MeterFunction.OHMS, part.from(), earth, isolated.get(0).id())
+                        .lifted(Set.of(part.from(), part.to()))));
   }
 
   /** Ohms from the head of a run of links to each of its points: one reading for many links. */

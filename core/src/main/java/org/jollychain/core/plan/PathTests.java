@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
@@ -13,7 +12,6 @@ import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Chain;
-import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
@@ -186,7 +184,6 @@ public record PathTests(String path, List<ManualTest> supply, List<LinkTests> li
       Optional<Probe> closed = candidates.closedOhms(part).flatMap(Question::probe);
       return closed
           .or(() -> candidates.openOhms(part).flatMap(Question::probe))
-          .or(() -> freed(part))
           .map(
               probe ->
                   test(
@@ -200,14 +197,6 @@ public record PathTests(String path, List<ManualTest> supply, List<LinkTests> li
                               new Meaning(
                                   about(probe, read(probe, List.of())), "it passes as it should"),
                               new Meaning("OL", "it is open"))));
-    }
-
-    /** A contact that stands open, one end free, as something else bridges it. */
-    private Optional<Probe> freed(Part part) {
-      return sheet.situations().values().stream()
-          .filter(s -> !s.supplyOn() && part.stateIn(s) == ContactState.OPEN)
-          .findFirst()
-          .map(s -> Probe.across(MeterFunction.OHMS, part, s.id()).lifted(Set.of(part.from())));
     }
 
     private ManualTest test(Way way, Probe probe, List<Meaning> expect) {

@@ -109,7 +109,8 @@ public final class Planner {
     double[] byCulprit = state.believed().byGroup();
     double untestable = 0;
     for (int c = 0; c < byCulprit.length; c++) {
-      untestable += state.at().confirming(c).isEmpty() ? byCulprit[c] : 0;
+      boolean now = state.problem().likeliest(c).intermittent().isEmpty();
+      untestable += now && state.at().confirming(c).isEmpty() ? byCulprit[c] : 0;
     }
     return untestable > MOST;
   }

@@ -102,7 +102,9 @@ final class Reasons implements Question.Kinds<String> {
 
   private String ohms(Probe probe) {
     if (probe.black().equals(sheet.supply().terminals().get("earth"))) {
-      return "Nothing sound leads to the case: OL is due.";
+      return probe.liftedAt().isEmpty()
+          ? "Nothing sound leads to the case: OL is due."
+          : "Read alone, with its wires off: nothing sound leads to the case, OL is due.";
     }
     Optional<Part> load = state.problem().places().loadBetween(probe.red(), probe.black());
     if (load.isPresent()) {
