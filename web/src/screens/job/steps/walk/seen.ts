@@ -15,6 +15,7 @@ export const FINDINGS: [value: string, words: string][] = [
   ['reset-out', 'Reset button out'],
   ['reset-pressed', 'Reset pressed in'],
   ['cooled', 'Left to cool 15 min'],
+  ['power-cycled', 'Power off and on again'],
   ['jumps-when-moved', 'Reading jumps when moved']
 ];
 

@@ -33,6 +33,8 @@ public record Inspection(
     RESET_PRESSED,
     /** It was left to cool for a quarter of an hour. */
     COOLED,
+    /** The power was taken off and put on again, which may clear the control's logic. */
+    POWER_CYCLED,
     /** What is read jumps when its terminals are moved. */
     JUMPS_WHEN_MOVED,
     /** It looks and moves as it should. */

@@ -3,6 +3,7 @@ package org.jollychain.core.inference;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
@@ -14,21 +15,21 @@ final class EvidenceModels implements Evidence.Kinds<EvidenceModel<?>> {
 
   private final MeasurementModel measurements;
   private final History history;
-  private final List<Inspection> resets;
+  private final List<Inspection> inspections;
   private final ObservationModel observations;
   private final CodeModel codes;
 
   /**
-   * @param all of the evidence: what was reset before a reading was taken bears on it
+   * @param all of the evidence: what was reset or restarted before a reading bears on it
    */
   EvidenceModels(MeasurementModel measurements, List<Evidence> all, History history) {
     this.measurements = measurements;
     this.history = history;
-    this.resets =
+    this.inspections =
         all.stream()
             .filter(Inspection.class::isInstance)
             .map(Inspection.class::cast)
-            .filter(i -> i.finding() == Inspection.Finding.RESET_PRESSED && i.at().isPresent())
+            .filter(i -> i.at().isPresent())
             .toList();
     this.observations = new ObservationModel(measurements.unit());
     this.codes = new CodeModel(measurements.unit());
@@ -37,12 +38,18 @@ final class EvidenceModels implements Evidence.Kinds<EvidenceModel<?>> {
   @Override
   public EvidenceModel<?> reading(Reading reading) {
     Set<String> reset =
-        resets.stream()
-            .filter(i -> reading.at().filter(at -> at.isAfter(i.at().orElseThrow())).isPresent())
+        before(reading, Inspection.Finding.RESET_PRESSED)
             .map(Inspection::part)
             .collect(Collectors.toSet());
-    return new ReadingModel(
-        measurements, reading, reset, reset.isEmpty() && history.belied(reading));
+    boolean restarted = before(reading, Inspection.Finding.POWER_CYCLED).findAny().isPresent();
+    boolean belied = reset.isEmpty() && !restarted && history.belied(reading);
+    return new ReadingModel(measurements, reading, reset, restarted, belied);
+  }
+
+  private Stream<Inspection> before(Reading reading, Inspection.Finding finding) {
+    return inspections.stream()
+        .filter(i -> i.finding() == finding)
+        .filter(i -> reading.at().filter(at -> at.isAfter(i.at().orElseThrow())).isPresent());
   }
 
   @Override

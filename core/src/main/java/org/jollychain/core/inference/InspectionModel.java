@@ -29,6 +29,7 @@ public record InspectionModel(double onSound, Map<FaultMode, Double> byMode) {
           found(Finding.RESET_OUT, 0.005, Map.of(FaultMode.TRIPPED, 0.95, FaultMode.OPEN, 0.05)),
           found(Finding.RESET_PRESSED, 1, Map.of()),
           found(Finding.COOLED, 1, Map.of()),
+          found(Finding.POWER_CYCLED, 1, Map.of()),
           found(
               Finding.JUMPS_WHEN_MOVED,
               0.001,

@@ -30,17 +30,25 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
 
   private final Reading reading;
   private final Set<String> reset;
+  private final boolean restarted;
   private final MeasurementModel.Known known;
   private final ReadingLikelihood.Noise noise;
   private final double sourceVolts;
 
   /**
    * @param reset parts that were reset by hand before
+   * @param restarted whether the power was taken off and put on again before
    * @param belied whether the same probe showed something quite different at another touch
    */
-  ReadingModel(MeasurementModel measurements, Reading reading, Set<String> reset, boolean belied) {
+  ReadingModel(
+      MeasurementModel measurements,
+      Reading reading,
+      Set<String> reset,
+      boolean restarted,
+      boolean belied) {
     this.reading = reading;
     this.reset = reset;
+    this.restarted = restarted;
     this.known = measurements.at(reading.probe(), reading.meter());
     this.sourceVolts = measurements.unit().sheet().supply().volts();
     ReadingLikelihood.Noise usual = ReadingLikelihood.Noise.of(sourceVolts, reading);
@@ -59,12 +67,21 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
   }
 
   private boolean tripped(Hypothesis hypothesis) {
-    return !reset.isEmpty()
-        && hypothesis.ofParts().anyMatch(f -> reset.contains(f.part()) && trip(f));
+    return (restarted || !reset.isEmpty())
+        && hypothesis.faults().stream().anyMatch(f -> cleared(f) || byHand(f));
   }
 
-  private static boolean trip(Fault.OfPart fault) {
-    return fault.mode() == FaultMode.TRIPPED;
+  private boolean byHand(Fault fault) {
+    return fault instanceof Fault.OfPart p && reset.contains(p.part()) && trip(p);
+  }
+
+  /** A restart may clear a control that did not give a command. */
+  private boolean cleared(Fault fault) {
+    return restarted && fault.failed().filter(m -> m == FaultMode.NOT_MADE).isPresent();
+  }
+
+  private static boolean trip(Fault fault) {
+    return fault instanceof Fault.OfPart p && p.mode() == FaultMode.TRIPPED;
   }
 
   /** Once one button is in, all poles of its body hold. */
@@ -72,7 +89,7 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
     return new Hypothesis(
         hypothesis.kind(),
         hypothesis.faults().stream()
-            .filter(f -> !(f instanceof Fault.OfPart p && trip(p)))
+            .filter(f -> !cleared(f) && !(trip(f) && !reset.isEmpty()))
             .toList(),
         hypothesis.prior());
   }
