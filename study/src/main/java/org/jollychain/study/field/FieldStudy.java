@@ -231,6 +231,7 @@ public final class FieldStudy {
 
   private boolean seen(Complaint complaint, FieldUnit unit) {
     return complaint.how() == Complaint.How.ALWAYS
+        && complaint.suspects().isEmpty()
         && complaint.runs().stream().allMatch(p -> unit.share(p, complaint.situation()) > 0.5)
         && complaint.notRunning().stream()
             .allMatch(p -> unit.share(p, complaint.situation()) < 0.5);
