@@ -47,11 +47,7 @@ final class FixedSequences {
             && state.problem().policy().livePermit()
             && !sheet.supply().storedCharge();
     List<Question> all = new ArrayList<>();
-    boolean supplied =
-        state.at().made().stream()
-            .flatMap(q -> q.probe().stream())
-            .anyMatch(p -> p.atOuterTerminals(sheet));
-    if (order == Order.ALONG_THE_WIRE && live && !supplied) {
+    if (order == Order.ALONG_THE_WIRE && live && !Manners.supplyMeasured(state)) {
       all.add(supply(complaint));
     }
     for (Part part : parts) {

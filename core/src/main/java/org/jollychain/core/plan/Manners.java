@@ -16,7 +16,7 @@ import org.jollychain.core.sheet.Sheet;
 
 /**
  * What a master asks where several things are worth about the same: the supply before anything is
- * opened, then the plainer of two. The figures are common practice, no source.
+ * opened, then the plainer of two, and where one stops. The figures are common practice, no source.
  */
 final class Manners {
 
@@ -35,6 +35,11 @@ final class Manners {
   /** A load with so much of the supply's volts hangs on all of its lines. */
   private static final double ON_ALL_LINES = 0.8;
 
+  /** Work ends where so much has no test of its own, and what is left to ask settles so little. */
+  private static final double UNTESTABLE = 0.6;
+
+  private static final double LITTLE = 0.1;
+
   private Manners() {}
 
   /**
@@ -43,6 +48,21 @@ final class Manners {
   static Question choose(PlanningState state, List<Option<Question, WorkState>> ranked) {
     Question best = ranked.get(0).test();
     return supplyFirst(state, best).orElseGet(() -> plainest(state, ranked));
+  }
+
+  /** Whether most of what is open has no test of its own left, and all else would tell little. */
+  static boolean stops(PlanningState state, List<Option<Question, WorkState>> ranked) {
+    double most = ranked.stream().mapToDouble(Option::bits).max().orElse(0);
+    if (most > LITTLE * state.believed().bits()) {
+      return false;
+    }
+    double[] byCulprit = state.believed().byGroup();
+    double untestable = 0;
+    for (int c = 0; c < byCulprit.length; c++) {
+      boolean now = state.problem().likeliest(c).intermittent().isEmpty();
+      untestable += now && state.at().confirming(c).isEmpty() ? byCulprit[c] : 0;
+    }
+    return untestable > UNTESTABLE;
   }
 
   /** The supply, where it is not known and to measure it opens no more than the next probe does. */

@@ -41,11 +41,6 @@ public final class Planner {
   /** So far from what is due, a reading is no unit's spread (a share). */
   private static final double FAR = 0.25;
 
-  /** Work ends where so much has no test of its own, and what is left to ask settles so little. */
-  private static final double MOST = 0.6;
-
-  private static final double LITTLE = 0.1;
-
   private final Diagnosis diagnosis;
   private final Sheet sheet;
   private final CandidateTests questions;
@@ -92,27 +87,11 @@ public final class Planner {
     if (ranked.isEmpty() && inOrder.isEmpty()) {
       return writer.nothing();
     }
-    if (inOrder.isEmpty() && settlesLittle(state, ranked)) {
+    if (inOrder.isEmpty() && Manners.stops(state, ranked)) {
       return writer.settled(state.problem().leading());
     }
     return writer.ask(
         ranked, inOrder.orElseGet(() -> Manners.choose(state, ranked)), inOrder.isPresent());
-  }
-
-  /** Whether most of what is open has no test of its own left, and all else would tell little. */
-  private static boolean settlesLittle(
-      PlanningState state, List<TwoStepLookahead.Option<Question, WorkState>> ranked) {
-    double most = ranked.stream().mapToDouble(TwoStepLookahead.Option::bits).max().orElse(0);
-    if (most > LITTLE * state.believed().bits()) {
-      return false;
-    }
-    double[] byCulprit = state.believed().byGroup();
-    double untestable = 0;
-    for (int c = 0; c < byCulprit.length; c++) {
-      boolean now = state.problem().likeliest(c).intermittent().isEmpty();
-      untestable += now && state.at().confirming(c).isEmpty() ? byCulprit[c] : 0;
-    }
-    return untestable > MOST;
   }
 
   /**
