@@ -108,7 +108,11 @@ final class LeadingSuspect {
         .filter(Reading.class::isInstance)
         .map(Reading.class::cast)
         .filter(r -> own.contains(r) || mode == FaultMode.CASE_LEAK && toCase(part, r))
-        .filter(r -> r.probe().function().needsDeadCircuit() || mode == FaultMode.DROPPING)
+        .filter(
+            r ->
+                r.probe().function().needsDeadCircuit()
+                    || mode == FaultMode.DROPPING
+                    || part.actsAsSource())
         .anyMatch(
             r ->
                 counterfactuals.ratioIfSound(measurements, r, bad(blaming, r))

@@ -42,8 +42,7 @@ final class EvidenceModels implements Evidence.Kinds<EvidenceModel<?>> {
             .map(Inspection::part)
             .collect(Collectors.toSet());
     boolean restarted = before(reading, Inspection.Finding.POWER_CYCLED).findAny().isPresent();
-    boolean belied = reset.isEmpty() && !restarted && history.belied(reading);
-    return new ReadingModel(measurements, reading, reset, restarted, belied);
+    return new ReadingModel(measurements, reading, reset, restarted, history);
   }
 
   private Stream<Inspection> before(Reading reading, Inspection.Finding finding) {

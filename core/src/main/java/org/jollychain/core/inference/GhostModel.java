@@ -20,7 +20,7 @@ public final class GhostModel {
   static final double REST_SHARE = 0.012;
 
   /** What leads pick up anywhere, one standard deviation, as a share of the supply's volts. */
-  private static final double HUM_SHARE = 0.0012;
+  static final double HUM_SHARE = 0.0012;
 
   /** Less than this of the supply's volts is nothing. */
   private static final double NOTHING_SHARE = 0.03;

@@ -6,6 +6,7 @@ import java.util.DoubleSummaryStatistics;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -55,6 +56,22 @@ final class History {
   /** Whether another touch of the same points showed something quite different. */
   boolean belied(Reading reading) {
     return !reading.reseated() && changed(shown.get(reading.probe()));
+  }
+
+  /** What the same points showed when they were last read before. */
+  OptionalDouble before(Reading reading) {
+    OptionalDouble before = OptionalDouble.empty();
+    for (Evidence e : evidence) {
+      if (e == reading) {
+        break;
+      }
+      if (e instanceof Reading r
+          && r.probe().equals(reading.probe())
+          && r.shown() instanceof Shown.Figure f) {
+        before = OptionalDouble.of(f.value());
+      }
+    }
+    return before;
   }
 
   /**

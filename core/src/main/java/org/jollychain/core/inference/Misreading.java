@@ -13,7 +13,13 @@ import org.jollychain.core.network.MeterFunction;
 sealed interface Misreading {
 
   List<Misreading> ALL =
-      List.of(new BledGhost(), new AnyGhost(), new WrongPrefix(), new NoContact(), new Anything());
+      List.of(
+          new SameGhost(),
+          new BledGhost(),
+          new AnyGhost(),
+          new WrongPrefix(),
+          new NoContact(),
+          new Anything());
 
   /** How a reading that came about so is told. */
   ReadingLikelihood.Explained explained();
@@ -60,12 +66,45 @@ sealed interface Misreading {
 
     /** Of what floats, the share that is another ghost than the strays of the sheet make. */
     double otherGhosts() {
-      return (MeterError.GHOSTS_BLED + AnyGhost.SHARE) * line.floating();
+      return sameGhosts() + newGhosts() * (MeterError.GHOSTS_BLED + AnyGhost.SHARE);
+    }
+
+    private double sameGhosts() {
+      return noise.before().isPresent() ? SameGhost.SHARE * line.floating() : 0;
+    }
+
+    private double newGhosts() {
+      return line.floating() - sameGhosts();
     }
   }
 
   private static double normal(double x, double mean, double variance) {
     return Math.exp(Normal.logDensity(x, mean, variance));
+  }
+
+  /** A ghost that was met before: read again it is about what it was. No slip. */
+  record SameGhost() implements Misreading {
+
+    private static final double SHARE = 0.95;
+
+    /** How far it moves meanwhile (a share, one standard deviation). */
+    private static final double MOVES = 0.1;
+
+    @Override
+    public ReadingLikelihood.Explained explained() {
+      return ReadingLikelihood.Explained.AS_READ;
+    }
+
+    @Override
+    public double density(Figure f) {
+      double before = f.noise.before().orElse(0);
+      double moved = MOVES * before;
+      double hum = GhostModel.HUM_SHARE * f.sourceVolts;
+      double share = f.sameGhosts();
+      return share == 0
+          ? 0
+          : AS_READ * share * normal(f.value, before, f.noise.asRead() + moved * moved + hum * hum);
+    }
   }
 
   /**
@@ -88,7 +127,7 @@ sealed interface Misreading {
       double rest = GhostModel.REST_SHARE * f.sourceVolts;
       return AS_READ
           * MeterError.GHOSTS_BLED
-          * f.line.floating()
+          * f.newGhosts()
           * (TO_NOTHING * normal(f.value, 0, variance)
               + (1 - TO_NOTHING) * normal(f.value, 0, variance + rest * rest));
     }
@@ -118,7 +157,7 @@ sealed interface Misreading {
       if (Math.abs(f.value) > LARGEST_SHARE * f.sourceVolts) {
         return 0;
       }
-      return AS_READ * SHARE * f.line.floating() * Math.exp(-Math.abs(f.value) / mean) / mean;
+      return AS_READ * SHARE * f.newGhosts() * Math.exp(-Math.abs(f.value) / mean) / mean;
     }
   }
 

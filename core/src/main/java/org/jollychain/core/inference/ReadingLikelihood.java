@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.OptionalDouble;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.network.Accuracy;
@@ -181,10 +182,12 @@ public final class ReadingLikelihood {
    * as it stands and a thousand times greater and smaller.
    *
    * @param doubt how many times likelier a slip is than usual
+   * @param before what the same points showed when they were read before
    */
-  public record Noise(double asRead, double thousandfold, double thousandth, double doubt) {
+  public record Noise(
+      double asRead, double thousandfold, double thousandth, double doubt, OptionalDouble before) {
 
-    private static final Noise NONE = new Noise(0, 0, 0, 1);
+    private static final Noise NONE = new Noise(0, 0, 0, 1, OptionalDouble.empty());
 
     /** Another touch of the same points showed something else: one of the two was none. */
     private static final double BELIED_OHMS = 15;
@@ -197,7 +200,13 @@ public final class ReadingLikelihood {
           asRead,
           thousandfold,
           thousandth,
-          function.needsDeadCircuit() ? BELIED_OHMS : BELIED_VOLTS);
+          function.needsDeadCircuit() ? BELIED_OHMS : BELIED_VOLTS,
+          before);
+    }
+
+    /** The same where these points were read before. */
+    Noise again(OptionalDouble before) {
+      return new Noise(asRead, thousandfold, thousandth, doubt, before);
     }
 
     public static Noise of(double sourceVolts, Reading reading) {
@@ -207,7 +216,8 @@ public final class ReadingLikelihood {
               variance(meter, sourceVolts, reading, figure, 1),
               variance(meter, sourceVolts, reading, figure, 1e3),
               variance(meter, sourceVolts, reading, figure, 1e-3),
-              1)
+              1,
+              OptionalDouble.empty())
           : NONE;
     }
 

@@ -38,21 +38,23 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
   /**
    * @param reset parts that were reset by hand before
    * @param restarted whether the power was taken off and put on again before
-   * @param belied whether the same probe showed something quite different at another touch
+   * @param history what the same probe showed at other touches
    */
   ReadingModel(
       MeasurementModel measurements,
       Reading reading,
       Set<String> reset,
       boolean restarted,
-      boolean belied) {
+      History history) {
     this.reading = reading;
     this.reset = reset;
     this.restarted = restarted;
     this.known = measurements.at(reading.probe(), reading.meter());
     this.sourceVolts = measurements.unit().sheet().supply().volts();
     ReadingLikelihood.Noise usual = ReadingLikelihood.Noise.of(sourceVolts, reading);
-    this.noise = belied ? usual.belied(reading.probe().function()) : usual;
+    boolean belied = reset.isEmpty() && !restarted && history.belied(reading);
+    this.noise =
+        belied ? usual.belied(reading.probe().function()) : usual.again(history.before(reading));
   }
 
   @Override

@@ -85,7 +85,7 @@ public final class CandidateTests {
       looks(asked);
     }
     runs(asked);
-    asked.stream().filter(this::inReach).forEach(q -> all.put(q.id(), q));
+    asked.stream().filter(this::inReach).forEach(q -> all.putIfAbsent(q.id(), q));
   }
 
   UnitModel unit() {
@@ -186,10 +186,12 @@ public final class CandidateTests {
         .findFirst();
   }
 
+  /** A lead is laid between two places only for a part that goes from one to the other. */
   private boolean inReach(Question question) {
     return question
         .probe()
         .filter(p -> !p.function().clamps() && !sheet.together(p.red(), p.black()))
+        .filter(p -> p.part().isEmpty() || !p.function().needsDeadCircuit())
         .isEmpty();
   }
 

@@ -249,8 +249,12 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
         Optional<Question> drop = policy.livePermit() ? questions.drop(part) : Optional.empty();
         yield drop.isPresent() ? drop : questions.closedOhms(part);
       }
-      default -> questions.closedOhms(part);
+      default -> part.actsAsSource() ? ofSource(part) : questions.closedOhms(part);
     };
+  }
+
+  private Optional<Question> ofSource(Part source) {
+    return policy.livePermit() ? questions.drop(source) : Optional.empty();
   }
 
   /** A drop is in the part or in its terminals; to put them on again tells. */

@@ -37,6 +37,9 @@ public record WorkState(boolean live, String situation, Set<String> open, Set<St
    */
   private static final double TOUCHED_VOLTS = 50;
 
+  /** To lay a lead from one place to another and to take its ohms off (min). */
+  private static final double LONG_LEAD = 4;
+
   /** As it is found. */
   public static final WorkState ARRIVED = new WorkState(true, "", Set.of(), Set.of());
 
@@ -141,6 +144,14 @@ public record WorkState(boolean live, String situation, Set<String> open, Set<St
             "Take the %s out and heat it slowly to %.0f °C, a thermometer at it"
                 .formatted(sheet.part(probe.part().orElseThrow()).title(), probe.celsius().get()));
         minutes += costs.warm();
+      }
+      if (!probe.function().clamps() && !sheet.together(probe.red(), probe.black())) {
+        steps.add(
+            "Lay a long lead from %s to %s; touch the probes together at its end and take that off"
+                .formatted(
+                    sheet.points().get(probe.red()).title(),
+                    sheet.points().get(probe.black()).title()));
+        minutes += LONG_LEAD;
       }
       exposed = target.supplyOn() && sheet.supply().volts() > TOUCHED_VOLTS;
       minutes += probe.function().clamps() ? costs.clamp() : costs.probe();
