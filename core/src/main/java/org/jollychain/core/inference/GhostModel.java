@@ -20,10 +20,16 @@ public final class GhostModel {
   static final double REST_SHARE = 0.012;
 
   /** What leads pick up anywhere, one standard deviation, as a share of the supply's volts. */
-  static final double HUM_SHARE = 0.0012;
+  private static final double HUM_SHARE = 0.0012;
 
   /** Less than this of the supply's volts is nothing. */
   private static final double NOTHING_SHARE = 0.03;
+
+  /**
+   * Dust, damp and the strays of the house move a wire that is held by more than this share of what
+   * the meter itself is.
+   */
+  private static final double HELD = 0.2;
 
   /** How much of nothing is a ghost. */
   private static final double PICKED_UP = 0.3;
@@ -48,7 +54,7 @@ public final class GhostModel {
    */
   double floating(List<Change> changes, double volts, double floating) {
     if (!nothing(volts)) {
-      return floating;
+      return floating / (floating + HELD * (1 - floating));
     }
     if (dead(changes)) {
       return PICKED_UP;

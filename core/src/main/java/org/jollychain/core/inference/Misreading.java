@@ -99,11 +99,10 @@ sealed interface Misreading {
     public double density(Figure f) {
       double before = f.noise.before().orElse(0);
       double moved = MOVES * before;
-      double hum = GhostModel.HUM_SHARE * f.sourceVolts;
       double share = f.sameGhosts();
       return share == 0
           ? 0
-          : AS_READ * share * normal(f.value, before, f.noise.asRead() + moved * moved + hum * hum);
+          : AS_READ * share * normal(f.value, before, f.noise.asRead() + moved * moved);
     }
   }
 
@@ -113,8 +112,10 @@ sealed interface Misreading {
    */
   record BledGhost() implements Misreading {
 
-    private static final double SMALLEST_VARIANCE = 1e-6;
     private static final double TO_NOTHING = 0.6;
+
+    /** What is nothing on a wire that hangs free, as a share of the supply's volts. */
+    private static final double NOTHING_SHARE = 3e-4;
 
     @Override
     public ReadingLikelihood.Explained explained() {
@@ -123,7 +124,8 @@ sealed interface Misreading {
 
     @Override
     public double density(Figure f) {
-      double variance = Math.max(f.ownVariance - f.line.residualVariance(), SMALLEST_VARIANCE);
+      double nothing = NOTHING_SHARE * f.sourceVolts;
+      double variance = f.noise.asRead() + nothing * nothing;
       double rest = GhostModel.REST_SHARE * f.sourceVolts;
       return AS_READ
           * MeterError.GHOSTS_BLED
