@@ -36,7 +36,7 @@ final class Manners {
   private static final double ON_ALL_LINES = 0.8;
 
   /** Work ends where so much has no test of its own, and what is left to ask settles so little. */
-  private static final double UNTESTABLE = 0.6;
+  private static final double UNTESTABLE = 0.85;
 
   private static final double LITTLE = 0.1;
 

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.diagnosis.Thresholds;
 import org.jollychain.core.evidence.Evidence;
@@ -85,13 +86,25 @@ public final class Planner {
             ? Optional.empty()
             : sequences.next(policy.order(), state, complaint.map(sheet.complaints()::get));
     if (ranked.isEmpty() && inOrder.isEmpty()) {
-      return writer.nothing();
+      return condemned(state, opinion)
+          .flatMap(
+              leading ->
+                  decidedBy(state, leading, evidence, complaint).map(q -> writer.again(q, leading)))
+          .orElseGet(writer::nothing);
     }
     if (inOrder.isEmpty() && Manners.stops(state, ranked)) {
       return writer.settled(state.problem().leading());
     }
     return writer.ask(
         ranked, inOrder.orElseGet(() -> Manners.choose(state, ranked)), inOrder.isPresent());
+  }
+
+  /** The place of a suspect that is as good as condemned, alone or with another. */
+  private static Optional<Integer> condemned(PlanningState state, Diagnosis.Opinion opinion) {
+    Assessment.Leading leading = opinion.assessment().leading();
+    return Optional.of(state.problem().leading())
+        .filter(c -> leading.probability() > Thresholds.USUAL.strong())
+        .filter(c -> state.problem().culprits().get(c).id().equals(leading.part()));
   }
 
   /**
