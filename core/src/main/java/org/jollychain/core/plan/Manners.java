@@ -23,8 +23,8 @@ final class Manners {
   /** Worth so much more of the minutes left, a plainer question is asked. */
   private static final double NEARLY_THE_SAME = 1.15;
 
-  /** A share of what is open that is not worth a probe of its own. */
-  private static final double NEXT_TO_NOTHING = 0.05;
+  /** What settles less than this of what is open is no probe of its own. */
+  private static final double LITTLE = 0.1;
 
   /** A supply less likely to blame than this is known. */
   private static final double SUPPLY_KNOWN = 0.01;
@@ -38,7 +38,7 @@ final class Manners {
   /** Work ends where so much has no test of its own, and what is left to ask settles so little. */
   private static final double UNTESTABLE = 0.85;
 
-  private static final double LITTLE = 0.1;
+  private static final double NEXT_TO_NOTHING = 0.05;
 
   private Manners() {}
 
@@ -53,7 +53,7 @@ final class Manners {
   /** Whether most of what is open has no test of its own left, and all else would tell little. */
   static boolean stops(PlanningState state, List<Option<Question, WorkState>> ranked) {
     double most = ranked.stream().mapToDouble(Option::bits).max().orElse(0);
-    if (most > LITTLE * state.believed().bits()) {
+    if (most > NEXT_TO_NOTHING * state.believed().bits()) {
       return false;
     }
     double[] byCulprit = state.believed().byGroup();
@@ -126,7 +126,7 @@ final class Manners {
 
   /** What tells next to nothing is not asked while anything tells more. */
   private static Question plainest(PlanningState state, List<Option<Question, WorkState>> ranked) {
-    double little = NEXT_TO_NOTHING * state.believed().bits();
+    double little = LITTLE * state.believed().bits();
     List<Option<Question, WorkState>> telling =
         ranked.stream().filter(o -> o.bits() > little).toList();
     List<Option<Question, WorkState>> among = telling.isEmpty() ? ranked : telling;

@@ -253,6 +253,12 @@ final class ProposalWriter {
     if (!partners.isEmpty()) {
       return "It is renewed together with the %s.".formatted(String.join(" and the ", partners));
     }
+    if (problem
+        .likeliest(problem.leading())
+        .ofParts()
+        .anyMatch(f -> f.mode() == FaultMode.TRIPPED)) {
+      return "It opens by heat and closes again once it is cool: find what overheats it, then watch it through a whole cycle.";
+    }
     return part.filter(p -> p.kind().is(PartKind.Trait.WELDS)).isPresent()
         ? ofContact(part.get())
         : confirmBy();
