@@ -22,6 +22,7 @@ public enum PartKind {
   FLOAT_SWITCH(Role.LINK, "float switch"),
   SELECTOR(Role.LINK, "selector"),
   START_SWITCH(Role.LINK, "start switch"),
+  BELT_SWITCH(Role.LINK, "belt switch"),
   TIMER_CONTACT(Role.LINK, "timer contact"),
   RELAY_CONTACT(Role.LINK, "relay contact", Trait.WELDS),
   CONTACTOR(Role.LINK, "contactor", Trait.WELDS),
@@ -161,6 +162,7 @@ public enum PartKind {
     return switch (this) {
       case PRESSURE_SWITCH ->
           Optional.of("Hose, port, drain and flue first: it closes only by what it feels.");
+      case BELT_SWITCH -> Optional.of("Look whether the belt is on: only its pull closes it.");
       case FLOOD_SWITCH, FLOAT_SWITCH -> Optional.of("Free the float first, then read it again.");
       default -> Optional.empty();
     };

@@ -32,7 +32,7 @@ class SheetReaderTest {
         .containsExactly("O1", "L1", "K1", "T1", "C1", "C2", "C3", "E2", "K2", "L2", "O2");
     Chain motor =
         Chain.trace(dryer, dryer.paths().get("motor"), dryer.situation("heat-call")).orElseThrow();
-    assertThat(motor.points()).containsExactly("O1", "L1", "K1", "M1", "M2", "M3", "N", "ON");
+    assertThat(motor.points()).containsExactly("O1", "L1", "K1", "M1", "M2", "M3", "M4", "N", "ON");
   }
 
   /**
