@@ -15,7 +15,7 @@ export type Complaint = components['schemas']['Complaint'];
 export type Sheet = components['schemas']['Sheet'];
 export type SheetSummary = components['schemas']['SheetSummary'];
 export type SheetRevision = components['schemas']['SheetRevision'];
-export type SheetProblem = components['schemas']['SheetProblem'];
+export type TextProblem = components['schemas']['TextProblem'];
 export type Part = components['schemas']['Part'];
 export type Drawing = components['schemas']['Drawing'];
 export type Answer = components['schemas']['Answer'];
@@ -127,7 +127,7 @@ export const api = {
     ),
   validate: (text: string) =>
     send('POST', '/api/sheets/validate', text, YAML_TYPE)
-      .then((r) => r.json() as Promise<{ problems: SheetProblem[] }>)
+      .then((r) => r.json() as Promise<{ problems: TextProblem[] }>)
       .then((v) => v.problems),
   saveSheet: (key: string, text: string) =>
     send('PUT', `/api/sheets/${key}`, text, YAML_TYPE).then((r) => r.json() as Promise<SheetRevision>),

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, type SheetProblem, type SheetRevision, reason } from '../../lib/api/client';
+  import { api, type TextProblem, type SheetRevision, reason } from '../../lib/api/client';
   import FileButton from '../../lib/controls/FileButton.svelte';
   import { keyOf } from './draft';
 
@@ -11,7 +11,7 @@
   const PAUSE = 350;
 
   let text = $state(untrack(() => given));
-  let problems = $state.raw<SheetProblem[]>([]);
+  let problems = $state.raw<TextProblem[]>([]);
   let checked = $state('');
   let error = $state('');
   let busy = $state(false);
@@ -54,7 +54,7 @@
     }
   }
 
-  function go(problem: SheetProblem) {
+  function go(problem: TextProblem) {
     if (!area) return;
     const before = text
       .split('\n')

@@ -1,12 +1,12 @@
 import { render, screen, waitFor } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { api, type SheetProblem } from '../../lib/api/client';
+import { api, type TextProblem } from '../../lib/api/client';
 import { readFile } from '../../lib/controls/file';
 import { keyOf } from './draft';
 import SheetEditor from './SheetEditor.svelte';
 
-const problem: SheetProblem = {
+const problem: TextProblem = {
   line: 2,
   column: 7,
   where: 'supply.volts',

@@ -32,6 +32,7 @@ class FloorsTest {
   private static final List<List<String>> FLOORS =
       List.of(
           List.of("quantity"),
+          List.of("text"),
           List.of("sheet"),
           List.of("network", "drawing"),
           List.of("export", "partcheck", "evidence"),

@@ -2,8 +2,8 @@ package org.jollychain.core.evidence;
 
 import java.time.Instant;
 import java.util.Optional;
-import org.jollychain.core.sheet.Nearest;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.text.Nearest;
 
 /**
  * What the unit's own display shows.

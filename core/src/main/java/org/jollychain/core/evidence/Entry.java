@@ -11,9 +11,9 @@ import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Kebab;
-import org.jollychain.core.sheet.Nearest;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.text.Nearest;
 
 /**
  * A reading as it comes from a keyboard, a file or a meter: names and text, nothing checked.

@@ -4,9 +4,9 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.quantity.Kebab;
-import org.jollychain.core.sheet.Nearest;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.text.Nearest;
 
 /**
  * A part looked at, or moved by hand.

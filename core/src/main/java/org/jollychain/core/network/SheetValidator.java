@@ -6,14 +6,14 @@ import java.util.stream.Stream;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.Command;
 import org.jollychain.core.sheet.Complaint;
-import org.jollychain.core.sheet.InvalidSheetException;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Path;
 import org.jollychain.core.sheet.Sheet;
-import org.jollychain.core.sheet.SheetProblem;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.core.sheet.Situation;
 import org.jollychain.core.sheet.Supply;
+import org.jollychain.core.text.InvalidTextException;
+import org.jollychain.core.text.TextProblem;
 
 /** Reads a sheet and refuses one whose circuit cannot do what the sheet says it does. */
 public final class SheetValidator {
@@ -32,7 +32,7 @@ public final class SheetValidator {
 
   private final String yaml;
   private final UnitModel unit;
-  private final List<SheetProblem> problems = new ArrayList<>();
+  private final List<TextProblem> problems = new ArrayList<>();
 
   private SheetValidator(String yaml, Sheet sheet) {
     this.yaml = yaml;
@@ -41,7 +41,7 @@ public final class SheetValidator {
 
   /**
    * @param yaml UTF-8 YAML 1.2, or JSON
-   * @throws InvalidSheetException when the text is no valid sheet, the load of a path gets no power
+   * @throws InvalidTextException when the text is no valid sheet, the load of a path gets no power
    *     in any of its situations, a situation shorts the supply, or a complaint can never come true
    */
   public static Sheet read(String yaml) {
@@ -51,7 +51,7 @@ public final class SheetValidator {
   /**
    * The same with its circuit, solved.
    *
-   * @throws InvalidSheetException as {@link #read}
+   * @throws InvalidTextException as {@link #read}
    */
   public static UnitModel unit(String yaml) {
     Sheet sheet = SheetReader.read(yaml);
@@ -69,7 +69,7 @@ public final class SheetValidator {
 
   private void stopAtProblems() {
     if (!problems.isEmpty()) {
-      throw new InvalidSheetException(problems);
+      throw new InvalidTextException(problems);
     }
   }
 

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.text.SourceNode;
 
 /** Reads a part of a circuit sheet: its kind, its ends and its ratings. */
 final class PartReader {
@@ -13,7 +14,7 @@ final class PartReader {
 
   private PartReader() {}
 
-  static Part part(String id, SheetNode at) {
+  static Part part(String id, SourceNode at) {
     PartKind kind = Kebab.read(PartKind.class, at.child("kind").text()).orElseThrow();
     List<String> between = at.child("between").texts();
     if (between.get(0).equals(between.get(1))) {
@@ -37,8 +38,8 @@ final class PartReader {
         at.child("notes").text("").strip());
   }
 
-  private static Behaviour behaviour(PartKind kind, SheetNode at) {
-    SheetNode tolerance = at.child("tolerance");
+  private static Behaviour behaviour(PartKind kind, SourceNode at) {
+    SourceNode tolerance = at.child("tolerance");
     String feels = at.child("feels").text("ambient");
     return switch (kind.role()) {
       case LINK ->
@@ -61,11 +62,11 @@ final class PartReader {
     };
   }
 
-  private static MadeWhen madeWhen(SheetNode at) {
+  private static MadeWhen madeWhen(SourceNode at) {
     return at.present() ? at.reading(MadeWhen::parse, MadeWhen.ALWAYS) : MadeWhen.ALWAYS;
   }
 
-  private static Optional<ThermalRating> thermal(PartKind kind, SheetNode at) {
+  private static Optional<ThermalRating> thermal(PartKind kind, SourceNode at) {
     ThermalRating.Reset reset =
         at.child("reset")
             .optionalText()
@@ -81,8 +82,8 @@ final class PartReader {
           at.child("marking").reading(m -> ThermalRating.ofMarking(m, reset), null));
     }
     boolean opens = at.child("opens-at").present();
-    SheetNode acts = at.child(opens ? "opens-at" : "closes-at");
-    SheetNode returns = at.child(opens ? "recloses-at" : "reopens-at");
+    SourceNode acts = at.child(opens ? "opens-at" : "closes-at");
+    SourceNode returns = at.child(opens ? "recloses-at" : "reopens-at");
     if (!acts.present()) {
       return Optional.empty();
     }
@@ -102,7 +103,7 @@ final class PartReader {
             reset));
   }
 
-  private static LoadRating load(SheetNode at) {
+  private static LoadRating load(SourceNode at) {
     double powerFactor = at.child("power-factor").quantity(Dimension.SHARE, 1);
     if (powerFactor <= 0 || powerFactor > 1) {
       at.child("power-factor").wrong("should be above 0 and at most 1, like 0.6");
@@ -124,9 +125,9 @@ final class PartReader {
         ohms, powerFactor, winding, at.child("runs-above").quantity(Dimension.SHARE, 0.7));
   }
 
-  private static Winding winding(SheetNode at) {
-    SheetNode primary = at.child("primary");
-    SheetNode rated = at.root().at("parts", primary.text(), "at-volts");
+  private static Winding winding(SourceNode at) {
+    SourceNode primary = at.child("primary");
+    SourceNode rated = at.root().at("parts", primary.text(), "at-volts");
     for (String needed : List.of("primary", "volts", "ohms")) {
       if (!at.child(needed).present()) {
         at.wrong(
@@ -146,7 +147,7 @@ final class PartReader {
             : ohms);
   }
 
-  private static SensorCurve curve(SheetNode at) {
+  private static SensorCurve curve(SourceNode at) {
     return switch (at.child("type").text()) {
       case "pt100" -> new SensorCurve.Platinum(100);
       case "pt1000" -> new SensorCurve.Platinum(1000);
@@ -159,10 +160,10 @@ final class PartReader {
     };
   }
 
-  private static List<SensorCurve.TablePoint> table(SheetNode at) {
+  private static List<SensorCurve.TablePoint> table(SourceNode at) {
     List<SensorCurve.TablePoint> points = new ArrayList<>();
-    for (SheetNode pair : at.items()) {
-      List<SheetNode> two = pair.items();
+    for (SourceNode pair : at.items()) {
+      List<SourceNode> two = pair.items();
       SensorCurve.TablePoint point =
           new SensorCurve.TablePoint(
               two.get(0).quantity(Dimension.CELSIUS, 0), two.get(1).positive(Dimension.OHMS));

@@ -8,6 +8,10 @@ import java.util.Map;
 import java.util.Optional;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.text.InvalidTextException;
+import org.jollychain.core.text.SourceNode;
+import org.jollychain.core.text.SourceText;
+import org.jollychain.core.text.TextProblem;
 
 /**
  * Reads a circuit sheet of format 1. The grammar (keys, types, spelling) is the JSON Schema's; here
@@ -24,10 +28,10 @@ public final class SheetReader {
 
   private static final int MOST_OTHERS = 100;
 
-  private final SheetText text;
-  private final List<SheetProblem> problems = new ArrayList<>();
+  private final SourceText text;
+  private final List<TextProblem> problems = new ArrayList<>();
 
-  private SheetReader(SheetText text) {
+  private SheetReader(SourceText text) {
     this.text = text;
   }
 
@@ -35,11 +39,11 @@ public final class SheetReader {
    * Reads a sheet.
    *
    * @param yaml UTF-8 YAML 1.2, or JSON
-   * @throws InvalidSheetException when it is not a valid sheet of format 1
+   * @throws InvalidTextException when it is not a valid sheet of format 1
    */
   public static Sheet read(String yaml) {
-    SheetReader reader = new SheetReader(new SheetText(yaml));
-    reader.problems.addAll(SheetGrammar.problems(reader.text));
+    SheetReader reader = new SheetReader(text(yaml));
+    reader.problems.addAll(SheetGrammar.GRAMMAR.problems(reader.text));
     reader.stopAtProblems();
     Sheet sheet = reader.sheet();
     reader.stopAtProblems();
@@ -48,16 +52,16 @@ public final class SheetReader {
 
   /** The JSON Schema of format 1. */
   public static String schema() {
-    return SheetGrammar.text();
+    return SheetGrammar.GRAMMAR.text();
   }
 
   /**
    * A sheet's text as JSON, key for key.
    *
-   * @throws InvalidSheetException when the text is no YAML
+   * @throws InvalidTextException when the text is no YAML
    */
   public static String json(String yaml) {
-    return new SheetText(yaml).root().toPrettyString();
+    return text(yaml).root().toPrettyString();
   }
 
   /**
@@ -65,18 +69,22 @@ public final class SheetReader {
    *
    * @param pointer JSON pointer of the place, e.g. {@code /paths/heat}
    */
-  public static SheetProblem problemAt(String yaml, String pointer, String message) {
-    return new SheetText(yaml).atKey(pointer, message);
+  public static TextProblem problemAt(String yaml, String pointer, String message) {
+    return text(yaml).atKey(pointer, message);
+  }
+
+  private static SourceText text(String yaml) {
+    return new SourceText(yaml, "sheet", "jolly-chain/sheet/1");
   }
 
   private void stopAtProblems() {
     if (!problems.isEmpty()) {
-      throw new InvalidSheetException(problems);
+      throw new InvalidTextException(problems);
     }
   }
 
   private Sheet sheet() {
-    SheetNode root = SheetNode.root(text, problems);
+    SourceNode root = SourceNode.root(text, problems);
     Map<String, Command> commands = root.child("commands").each(SheetReader::command);
     Map<String, Access> access = root.child("access").each(this::access);
     Map<String, Point> points = root.child("points").each(this::point);
@@ -110,7 +118,7 @@ public final class SheetReader {
     return sheet;
   }
 
-  private Supply supply(SheetNode at) {
+  private Supply supply(SourceNode at) {
     SupplySystem system = Kebab.read(SupplySystem.class, at.child("system").text()).orElseThrow();
     Map<String, String> terminals = at.child("terminals").each((id, t) -> t.text());
     for (String id : terminals.keySet()) {
@@ -148,7 +156,7 @@ public final class SheetReader {
         at.child("stored-charge").flag(false));
   }
 
-  private static Command command(String id, SheetNode at) {
+  private static Command command(String id, SourceNode at) {
     if (at.isText()) {
       return new Command(id, at.text(), Command.By.HAND, Optional.empty(), List.of());
     }
@@ -158,12 +166,12 @@ public final class SheetReader {
         Kebab.read(Command.By.class, at.child("by").text("hand")).orElseThrow(),
         at.child("driven-by").optionalText(),
         at.child("needs").items().stream()
-            .map(SheetNode::texts)
+            .map(SourceNode::texts)
             .map(ends -> new Command.Loop(ends.get(0), ends.get(1)))
             .toList());
   }
 
-  private Access access(String id, SheetNode at) {
+  private Access access(String id, SourceNode at) {
     String title = at.child("title").text();
     return new Access(
         id,
@@ -176,7 +184,7 @@ public final class SheetReader {
         at.child("hazards").texts());
   }
 
-  private Point point(String id, SheetNode at) {
+  private Point point(String id, SourceNode at) {
     return new Point(
         id,
         at.child("title").text(),
@@ -184,13 +192,13 @@ public final class SheetReader {
         at.child("access").optionalText());
   }
 
-  private Strays strays(SheetNode at) {
+  private Strays strays(SourceNode at) {
     return new Strays(
         at.child("to-neighbours").quantity(Dimension.FARADS, Strays.DEFAULT.toNeighboursFarads()),
         at.child("to-case").quantity(Dimension.FARADS, Strays.DEFAULT.toCaseFarads()));
   }
 
-  private Situation situation(String id, SheetNode at) {
+  private Situation situation(String id, SourceNode at) {
     return new Situation(
         id,
         at.child("title").text(),
@@ -199,16 +207,16 @@ public final class SheetReader {
         at.child("celsius").each((place, t) -> t.quantity(Dimension.CELSIUS, 0)));
   }
 
-  private static Code code(String id, SheetNode at) {
+  private static Code code(String id, SourceNode at) {
     return new Code(
         id, at.child("title").text(), complaint(id, at, List.of()), at.child("suspects").texts());
   }
 
-  private static Complaint complaint(String id, SheetNode at) {
+  private static Complaint complaint(String id, SourceNode at) {
     return complaint(id, at, at.child("suspects").texts());
   }
 
-  private static Complaint complaint(String id, SheetNode at, List<String> suspects) {
+  private static Complaint complaint(String id, SourceNode at, List<String> suspects) {
     return new Complaint(
         id,
         at.child("title").text(),
@@ -219,7 +227,7 @@ public final class SheetReader {
         Kebab.read(Complaint.How.class, at.child("how").text("always")).orElseThrow());
   }
 
-  private void bound(SheetNode at, int size, int most) {
+  private void bound(SourceNode at, int size, int most) {
     if (size > most) {
       at.wrong("%d entries; %d is the most".formatted(size, most));
     }

@@ -6,18 +6,20 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import org.jollychain.core.text.Nearest;
+import org.jollychain.core.text.SourceNode;
 
 /** Every name that a sheet mentions must be on it, and nothing may wait for itself. */
 final class SheetReferences {
 
   private SheetReferences() {}
 
-  static void check(Sheet sheet, SheetNode root) {
+  static void check(Sheet sheet, SourceNode root) {
     checkNames(sheet, root);
     checkAccessOrder(sheet, root);
   }
 
-  private static void checkNames(Sheet sheet, SheetNode root) {
+  private static void checkNames(Sheet sheet, SourceNode root) {
     sheet
         .supply()
         .terminals()
@@ -41,14 +43,14 @@ final class SheetReferences {
     }
     for (Command command : sheet.commands().values()) {
       if (command.drivenBy().isPresent()) {
-        SheetNode at = root.at("commands", command.id(), "driven-by");
+        SourceNode at = root.at("commands", command.id(), "driven-by");
         checkRuns(sheet, at);
         if (command.by() == Command.By.HAND) {
           at.wrong("only what the control gives is driven by a load; add \"by: control\"");
         }
       }
-      SheetNode needs = root.at("commands", command.id(), "needs");
-      for (SheetNode end : needs.items().stream().flatMap(l -> l.items().stream()).toList()) {
+      SourceNode needs = root.at("commands", command.id(), "needs");
+      for (SourceNode end : needs.items().stream().flatMap(l -> l.items().stream()).toList()) {
         known(end, end.text(), sheet.points(), "point");
       }
       if (!command.needs().isEmpty() && command.by() == Command.By.HAND) {
@@ -57,7 +59,7 @@ final class SheetReferences {
     }
     Set<String> places = new TreeSet<>(Set.of("ambient"));
     for (Part part : sheet.parts().values()) {
-      SheetNode at = root.at("parts", part.id());
+      SourceNode at = root.at("parts", part.id());
       at.child("between").items().forEach(end -> known(end, end.text(), sheet.points(), "point"));
       part.access().ifPresent(a -> known(at.child("access"), a, sheet.access(), "access"));
       at.child("partners").items().forEach(p -> known(p, p.text(), sheet.parts(), "part"));
@@ -70,8 +72,8 @@ final class SheetReferences {
       places.add(at.child("feels").text("ambient"));
     }
     for (Situation s : sheet.situations().values()) {
-      SheetNode at = root.at("situations", s.id());
-      for (SheetNode item : at.child("commands").items()) {
+      SourceNode at = root.at("situations", s.id());
+      for (SourceNode item : at.child("commands").items()) {
         known(item, item.text(), sheet.commands(), "command");
         Command command = sheet.commands().get(item.text());
         if (command != null && !s.supplyOn() && command.by() == Command.By.CONTROL) {
@@ -90,7 +92,7 @@ final class SheetReferences {
       }
     }
     for (Path path : sheet.paths().values()) {
-      SheetNode at = root.at("paths", path.id(), "load");
+      SourceNode at = root.at("paths", path.id(), "load");
       if (known(at, path.load(), sheet.parts(), "part") && !sheet.part(path.load()).actsAsLoad()) {
         at.wrong(
             "\"%s\" is a %s; a path runs through a load"
@@ -98,14 +100,14 @@ final class SheetReferences {
       }
     }
     for (Complaint c : sheet.complaints().values()) {
-      SheetNode at = root.at("complaints", c.id());
+      SourceNode at = root.at("complaints", c.id());
       known(at.child("situation"), c.situation(), sheet.situations(), "situation");
       at.child("runs").items().forEach(p -> checkRuns(sheet, p));
       at.child("not-running").items().forEach(p -> checkRuns(sheet, p));
       at.child("suspects").items().forEach(p -> known(p, p.text(), sheet.parts(), "part"));
     }
     for (Code code : sheet.codes().values()) {
-      SheetNode at = root.at("codes", code.id());
+      SourceNode at = root.at("codes", code.id());
       if (code.watchesLoads()) {
         known(at.child("situation"), code.when().situation(), sheet.situations(), "situation");
       } else if (code.suspects().isEmpty()) {
@@ -117,7 +119,7 @@ final class SheetReferences {
     }
   }
 
-  private static void checkRuns(Sheet sheet, SheetNode at) {
+  private static void checkRuns(Sheet sheet, SourceNode at) {
     if (known(at, at.text(), sheet.parts(), "part") && !sheet.part(at.text()).actsAsLoad()) {
       at.wrong(
           "\"%s\" is a %s; only loads run or do not run"
@@ -126,7 +128,7 @@ final class SheetReferences {
   }
 
   /** The ratio of turns needs the primary's rated volts, and a flux that lags. */
-  private static void checkPrimary(Sheet sheet, Winding winding, SheetNode at) {
+  private static void checkPrimary(Sheet sheet, Winding winding, SourceNode at) {
     if (winding.primary().isEmpty() || !known(at, winding.primary(), sheet.parts(), "part")) {
       return;
     }
@@ -139,7 +141,7 @@ final class SheetReferences {
     }
   }
 
-  private static boolean known(SheetNode at, String name, Map<String, ?> names, String what) {
+  private static boolean known(SourceNode at, String name, Map<String, ?> names, String what) {
     if (names.containsKey(name)) {
       return true;
     }
@@ -149,7 +151,7 @@ final class SheetReferences {
   }
 
   /** What must be open before must not come back to itself. */
-  private static void checkAccessOrder(Sheet sheet, SheetNode root) {
+  private static void checkAccessOrder(Sheet sheet, SourceNode root) {
     for (Access start : sheet.access().values()) {
       Set<String> seen = new HashSet<>();
       List<String> open = new ArrayList<>(start.after());

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.util.List;
 import org.jollychain.core.Sheets;
-import org.jollychain.core.sheet.InvalidSheetException;
-import org.jollychain.core.sheet.SheetProblem;
+import org.jollychain.core.text.InvalidTextException;
+import org.jollychain.core.text.TextProblem;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -14,10 +14,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** What only the solved circuit can find wrong with a sheet. */
 class SheetValidatorTest {
 
-  private static List<SheetProblem> problems(String right, String wrong) {
+  private static List<TextProblem> problems(String right, String wrong) {
     assertThat(Sheets.HEATER).contains(right);
     return catchThrowableOfType(
-            InvalidSheetException.class,
+            InvalidTextException.class,
             () -> SheetValidator.read(Sheets.HEATER.replace(right, wrong)))
         .problems();
   }
@@ -47,7 +47,7 @@ class SheetValidatorTest {
   void a_loop_that_nothing_closes_can_give_no_command() {
     String text =
         Sheets.text("/sheets/autoclave-115.yaml").replaceFirst("\\[\\[Q1, Q2]]", "[[Q1, S1]]");
-    assertThat(catchThrowableOfType(InvalidSheetException.class, () -> SheetValidator.read(text)))
+    assertThat(catchThrowableOfType(InvalidTextException.class, () -> SheetValidator.read(text)))
         .hasMessageContaining("nothing closes this loop in \"heat-call\"")
         .hasMessageContaining("commands.heat-on.needs.0");
   }

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import java.util.List;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.network.SheetValidator;
+import org.jollychain.core.text.InvalidTextException;
+import org.jollychain.core.text.TextProblem;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -111,7 +113,7 @@ class SheetReaderTest {
   void a_command_that_a_load_drives_is_the_controls_and_names_a_load() {
     String text = Sheets.HEATER.replace("{on: Switched on}", "{on: {title: On, driven-by: limit}}");
     assertThat(problemsOf(text))
-        .extracting(SheetProblem::message)
+        .extracting(TextProblem::message)
         .anyMatch(m -> m.contains("add \"by: control\""))
         .anyMatch(m -> m.contains("only loads run or do not run"));
   }
@@ -120,7 +122,7 @@ class SheetReaderTest {
   void a_loop_is_measured_by_the_control_between_points_there_are() {
     String text = Sheets.HEATER.replace("{on: Switched on}", "{on: {title: On, needs: [[A, X9]]}}");
     assertThat(problemsOf(text))
-        .extracting(SheetProblem::message)
+        .extracting(TextProblem::message)
         .anyMatch(m -> m.contains("add \"by: control\""))
         .anyMatch(m -> m.contains("X9"));
   }
@@ -141,7 +143,7 @@ class SheetReaderTest {
     String json =
         "{\"format\": \"jolly-chain/sheet/1\", \"key\": \"x\", \"title\": \"X\", \"family\": \"other\"}";
     assertThat(problemsOf(json))
-        .extracting(SheetProblem::message)
+        .extracting(TextProblem::message)
         .contains("\"supply\" is missing", "\"points\" is missing");
   }
 
@@ -186,8 +188,8 @@ class SheetReaderTest {
     assertThat(SheetValidator.read(sheet).parts()).isNotEmpty();
   }
 
-  private static List<SheetProblem> problemsOf(String text) {
-    return catchThrowableOfType(InvalidSheetException.class, () -> SheetValidator.read(text))
+  private static List<TextProblem> problemsOf(String text) {
+    return catchThrowableOfType(InvalidTextException.class, () -> SheetValidator.read(text))
         .problems();
   }
 }

@@ -15,7 +15,7 @@ import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.plan.Policy;
-import org.jollychain.core.sheet.InvalidSheetException;
+import org.jollychain.core.text.InvalidTextException;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.meter.ShopMeter;
 import org.jollychain.server.sheet.SheetService;
@@ -52,7 +52,7 @@ public class AssessService {
   /**
    * What judges and plans by a sheet's text.
    *
-   * @throws InvalidSheetException when the text is no valid sheet
+   * @throws InvalidTextException when the text is no valid sheet
    */
   public SheetEngine engine(String text) {
     return engines.get(text);
@@ -79,7 +79,7 @@ public class AssessService {
   }
 
   /**
-   * @throws InvalidSheetException when the case brings a sheet that is not valid
+   * @throws InvalidTextException when the case brings a sheet that is not valid
    * @throws EvidenceException when a piece of evidence cannot be meant
    */
   public Assessed assess(CaseFile file) {

@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.jollychain.core.evidence.EvidenceException;
-import org.jollychain.core.sheet.InvalidSheetException;
+import org.jollychain.core.text.InvalidTextException;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -49,7 +49,7 @@ class Problems extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail sheet(InvalidSheetException e) {
+  ProblemDetail sheet(InvalidTextException e) {
     ProblemDetail problem =
         ProblemDetail.forStatusAndDetail(
             HttpStatus.UNPROCESSABLE_CONTENT,

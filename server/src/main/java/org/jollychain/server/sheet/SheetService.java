@@ -16,11 +16,11 @@ import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.sheet.Chain;
-import org.jollychain.core.sheet.InvalidSheetException;
-import org.jollychain.core.sheet.Nearest;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.text.InvalidTextException;
+import org.jollychain.core.text.Nearest;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Stamps;
@@ -201,7 +201,7 @@ public class SheetService {
     try {
       SheetValidator.read(text);
       return new Validation(List.of());
-    } catch (InvalidSheetException e) {
+    } catch (InvalidTextException e) {
       return new Validation(e.problems());
     }
   }
@@ -240,7 +240,7 @@ public class SheetService {
   /**
    * Saves a sheet as a new revision; the text that is newest already makes none.
    *
-   * @throws InvalidSheetException when the text is no valid sheet
+   * @throws InvalidTextException when the text is no valid sheet
    * @throws RefusedException when the sheet calls itself otherwise
    */
   public SheetRevision save(String key, String text) {

@@ -17,8 +17,8 @@ import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Kebab;
-import org.jollychain.core.sheet.Nearest;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.text.Nearest;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 

@@ -3,7 +3,7 @@ package org.jollychain.server.sheet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import org.jollychain.core.sheet.InvalidSheetException;
+import org.jollychain.core.text.InvalidTextException;
 import org.jollychain.server.ServerTest;
 import org.jollychain.server.platform.RefusedException;
 import org.junit.jupiter.api.Test;
@@ -34,7 +34,7 @@ class SheetServiceTest {
   @Test
   void nothing_of_an_invalid_sheet_is_kept() {
     String broken = sheets.newest(DRYER).text().replace("between: [C1, C2]", "between: [C1, C9]");
-    assertThatThrownBy(() -> sheets.save(DRYER, broken)).isInstanceOf(InvalidSheetException.class);
+    assertThatThrownBy(() -> sheets.save(DRYER, broken)).isInstanceOf(InvalidTextException.class);
     assertThat(sheets.newest(DRYER).revision()).isEqualTo(1);
   }
 

@@ -1,4 +1,4 @@
-package org.jollychain.core.sheet;
+package org.jollychain.core.text;
 
 import java.util.Collection;
 import java.util.Comparator;

@@ -1,4 +1,4 @@
-package org.jollychain.core.sheet;
+package org.jollychain.core.text;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -32,31 +32,35 @@ import tools.jackson.databind.node.ObjectNode;
  * A YAML 1.2 text as a tree that still knows the line and column of everything in it. Anchors are
  * not part of the format, so no text can grow when it is read.
  */
-final class SheetText {
+public final class SourceText {
 
-  static final int LARGEST_BYTES = 256 * 1024;
+  public static final int LARGEST_BYTES = 256 * 1024;
   private static final int DEEPEST = 20;
 
   /** Texts that may have several lines. */
   private static final String NOTES = "/notes";
 
+  private final String what;
   private final Map<String, Mark> keys = new HashMap<>();
   private final Map<String, Mark> values = new HashMap<>();
   private final JsonNode root;
 
   /**
-   * @throws InvalidSheetException when the text is too large, too deep or no YAML
+   * @param what it is to be: {@code sheet}
+   * @param format it has to begin with
+   * @throws InvalidTextException when the text is too large, too deep or no YAML
    */
-  SheetText(String text) {
+  public SourceText(String text, String what, String format) {
+    this.what = what;
     if (text.getBytes(StandardCharsets.UTF_8).length > LARGEST_BYTES) {
       throw invalid(
           null,
-          "a sheet may be %d kB at most; leave out what is not this unit's circuit"
-              .formatted(LARGEST_BYTES / 1024));
+          "a %s may be %d kB at most; leave out what does not belong to it"
+              .formatted(what, LARGEST_BYTES / 1024));
     }
     // read in one piece: a character of two halves on the edge of a buffer breaks the parser
     LoadSettings settings =
-        LoadSettings.builder().setLabel("sheet").setBufferSize(text.length() + 2).build();
+        LoadSettings.builder().setLabel(what).setBufferSize(text.length() + 2).build();
     try {
       guard(new Parse(settings).parseString(text));
       Node node =
@@ -65,7 +69,7 @@ final class SheetText {
               .orElseThrow(
                   () ->
                       invalid(
-                          null, "the text is empty; start with \"format: jolly-chain/sheet/1\""));
+                          null, "the text is empty; start with \"format: %s\"".formatted(format)));
       root = read(node, "");
     } catch (MarkedYamlEngineException e) {
       throw invalid(e.getProblemMark().orElse(null), e.getProblem());
@@ -74,17 +78,17 @@ final class SheetText {
     }
   }
 
-  JsonNode root() {
+  public JsonNode root() {
     return root;
   }
 
   /** A problem with the value at a JSON pointer. */
-  SheetProblem at(String pointer, String message) {
+  public TextProblem at(String pointer, String message) {
     return problem(nearest(values, pointer), pointer, message);
   }
 
   /** A problem with the key that leads to a JSON pointer. */
-  SheetProblem atKey(String pointer, String message) {
+  public TextProblem atKey(String pointer, String message) {
     Mark mark = keys.get(pointer);
     return problem(mark == null ? nearest(values, pointer) : mark, pointer, message);
   }
@@ -97,19 +101,19 @@ final class SheetText {
     return marks.get(p);
   }
 
-  private static SheetProblem problem(Mark mark, String pointer, String message) {
+  private static TextProblem problem(Mark mark, String pointer, String message) {
     String where = pointer.isEmpty() ? "" : unescape(pointer.substring(1).replace('/', '.'));
     return mark == null
-        ? new SheetProblem(1, 1, where, message)
-        : new SheetProblem(mark.getLine() + 1, mark.getColumn() + 1, where, message);
+        ? new TextProblem(1, 1, where, message)
+        : new TextProblem(mark.getLine() + 1, mark.getColumn() + 1, where, message);
   }
 
-  private static InvalidSheetException invalid(Mark mark, String message) {
-    return new InvalidSheetException(List.of(problem(mark, "", message)));
+  private static InvalidTextException invalid(Mark mark, String message) {
+    return new InvalidTextException(List.of(problem(mark, "", message)));
   }
 
   /** Refuses, before anything is built from it, what could grow or nest without end. */
-  private static void guard(Iterable<Event> events) {
+  private void guard(Iterable<Event> events) {
     int depth = 0;
     int documents = 0;
     for (Event event : events) {
@@ -118,11 +122,12 @@ final class SheetText {
         throw invalid(mark, "aliases (*name) are not part of the format; write the value out");
       } else if (event instanceof CollectionStartEvent && ++depth > DEEPEST) {
         throw invalid(
-            mark, "nested more than %d deep; a sheet needs no more than five".formatted(DEEPEST));
+            mark,
+            "nested more than %d deep; a %s needs no more than five".formatted(DEEPEST, what));
       } else if (event instanceof CollectionEndEvent) {
         depth--;
       } else if (event instanceof DocumentStartEvent && ++documents > 1) {
-        throw invalid(mark, "a second document starts here; keep one sheet in a text");
+        throw invalid(mark, "a second document starts here; keep one %s in a text".formatted(what));
       }
     }
   }
@@ -187,7 +192,7 @@ final class SheetText {
   }
 
   /** Escapes a key for use in a JSON pointer (RFC 6901). */
-  static String escape(String key) {
+  public static String escape(String key) {
     return key.replace("~", "~0").replace("/", "~1");
   }
 

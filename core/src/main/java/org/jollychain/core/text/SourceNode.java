@@ -1,4 +1,4 @@
-package org.jollychain.core.sheet;
+package org.jollychain.core.text;
 
 import java.util.ArrayList;
 import java.util.Collections;
@@ -12,13 +12,13 @@ import org.jollychain.core.quantity.Dimension;
 import tools.jackson.databind.JsonNode;
 
 /** A place in the text: its JSON pointer and what stands there, if anything. */
-final class SheetNode {
-  private final SheetText text;
-  private final List<SheetProblem> problems;
+public final class SourceNode {
+  private final SourceText text;
+  private final List<TextProblem> problems;
   private final String pointer;
   private final JsonNode node;
 
-  private SheetNode(SheetText text, List<SheetProblem> problems, String pointer, JsonNode node) {
+  private SourceNode(SourceText text, List<TextProblem> problems, String pointer, JsonNode node) {
     this.text = text;
     this.problems = problems;
     this.pointer = pointer;
@@ -26,40 +26,40 @@ final class SheetNode {
   }
 
   /**
-   * The whole of a sheet.
+   * The whole of a text.
    *
    * @param problems found are added to these
    */
-  static SheetNode root(SheetText text, List<SheetProblem> problems) {
-    return new SheetNode(text, problems, "", text.root());
+  public static SourceNode root(SourceText text, List<TextProblem> problems) {
+    return new SourceNode(text, problems, "", text.root());
   }
 
-  /** The sheet that this is a place of. */
-  SheetNode root() {
+  /** The text that this is a place of. */
+  public SourceNode root() {
     return root(text, problems);
   }
 
-  SheetNode child(String key) {
-    return new SheetNode(text, problems, pointer + "/" + SheetText.escape(key), node.path(key));
+  public SourceNode child(String key) {
+    return new SourceNode(text, problems, pointer + "/" + SourceText.escape(key), node.path(key));
   }
 
-  SheetNode at(String... keys) {
-    SheetNode here = this;
+  public SourceNode at(String... keys) {
+    SourceNode here = this;
     for (String key : keys) {
       here = here.child(key);
     }
     return here;
   }
 
-  List<SheetNode> items() {
-    List<SheetNode> items = new ArrayList<>();
+  public List<SourceNode> items() {
+    List<SourceNode> items = new ArrayList<>();
     for (int i = 0; i < node.size(); i++) {
-      items.add(new SheetNode(text, problems, pointer + "/" + i, node.get(i)));
+      items.add(new SourceNode(text, problems, pointer + "/" + i, node.get(i)));
     }
     return items;
   }
 
-  <T> Map<String, T> each(BiFunction<String, SheetNode, T> reading) {
+  public <T> Map<String, T> each(BiFunction<String, SourceNode, T> reading) {
     Map<String, T> map = new LinkedHashMap<>();
     if (node.isObject()) {
       node.propertyNames().forEach(key -> map.put(key, reading.apply(key, child(key))));
@@ -67,38 +67,38 @@ final class SheetNode {
     return Collections.unmodifiableMap(map);
   }
 
-  boolean present() {
+  public boolean present() {
     return !node.isMissingNode() && !node.isNull();
   }
 
-  boolean isText() {
+  public boolean isText() {
     return node.isString();
   }
 
   /** The text; a point may be called 12, so a whole number is its digits. */
-  String text() {
+  public String text() {
     return node.isNumber() && node.doubleValue() == Math.rint(node.doubleValue())
         ? String.valueOf((long) node.doubleValue())
         : node.asString("");
   }
 
-  String text(String otherwise) {
+  public String text(String otherwise) {
     return present() ? text() : otherwise;
   }
 
-  Optional<String> optionalText() {
+  public Optional<String> optionalText() {
     return present() ? Optional.of(text()) : Optional.empty();
   }
 
-  List<String> texts() {
-    return items().stream().map(SheetNode::text).toList();
+  public List<String> texts() {
+    return items().stream().map(SourceNode::text).toList();
   }
 
-  boolean flag(boolean otherwise) {
+  public boolean flag(boolean otherwise) {
     return node.asBoolean(otherwise);
   }
 
-  <T> T reading(Function<String, T> parser, T otherwise) {
+  public <T> T reading(Function<String, T> parser, T otherwise) {
     try {
       return parser.apply(text());
     } catch (IllegalArgumentException e) {
@@ -108,7 +108,7 @@ final class SheetNode {
   }
 
   /** A quantity that may not be negative unless it is a temperature. */
-  double quantity(Dimension dimension, double otherwise) {
+  public double quantity(Dimension dimension, double otherwise) {
     if (!present()) {
       return otherwise;
     }
@@ -120,7 +120,7 @@ final class SheetNode {
     return value;
   }
 
-  double positive(Dimension dimension) {
+  public double positive(Dimension dimension) {
     double value = quantity(dimension, 1);
     if (value <= 0) {
       wrong("must be above 0");
@@ -129,11 +129,11 @@ final class SheetNode {
     return value;
   }
 
-  void wrong(String message) {
+  public void wrong(String message) {
     problems.add(text.at(pointer, message));
   }
 
-  void wrongKey(String message) {
+  public void wrongKey(String message) {
     problems.add(text.atKey(pointer, message));
   }
 }
