@@ -34,7 +34,7 @@ class FloorsTest {
           List.of("quantity"),
           List.of("text"),
           List.of("sheet"),
-          List.of("network", "drawing"),
+          List.of("network", "drawing", "guide"),
           List.of("export", "partcheck", "evidence"),
           List.of("fault"),
           List.of("sequencing", "inference"),

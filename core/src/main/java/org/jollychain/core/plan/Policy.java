@@ -1,5 +1,6 @@
 package org.jollychain.core.plan;
 
+import java.util.LinkedHashSet;
 import java.util.Set;
 
 /**
@@ -31,6 +32,13 @@ public record Policy(
   /** The same job measured otherwise. */
   public Policy by(Method other) {
     return new Policy(other, order, livePermit, costs, unreachable, skipped, opened);
+  }
+
+  /** The same job with more open. */
+  public Policy opening(Set<String> also) {
+    Set<String> all = new LinkedHashSet<>(opened);
+    all.addAll(also);
+    return new Policy(method, order, livePermit, costs, unreachable, skipped, Set.copyOf(all));
   }
 
   /** The same job done in another order. */

@@ -1,7 +1,7 @@
 package org.jollychain.core.visit;
 
+import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.plan.Plan;
@@ -23,15 +23,15 @@ public record Progress(Step step, String title, State state, String note) {
     HERE,
     DONE,
     /** Done, but something speaks against it. */
-    DOUBTFUL;
+    DOUBTFUL,
+    /** There is nothing to be done of it on this visit. */
+    NOT_NEEDED;
 
     @Override
     public String toString() {
       return Kebab.of(this);
     }
   }
-
-  private static final String LATER = "comes later";
 
   private Progress(Step step, State state, String note) {
     this(step, step.title(), state, note);
@@ -40,29 +40,56 @@ public record Progress(Step step, String title, State state, String note) {
   /**
    * How far every step of a visit is.
    *
-   * @param complaint what the customer sees, in words; empty where nothing was told
-   * @param closed whether the visit is over
+   * @param visit what its steps have to offer
    */
-  public static List<Progress> of(
-      String complaint, boolean closed, Assessment assessment, Plan plan) {
+  static List<Progress> of(Visit visit, Visit.Told told, Assessment assessment, Plan plan) {
     boolean confirmed = assessment.leading().confirmed() && plan.state() != Plan.State.CONFIRM;
-    boolean found = closed || confirmed;
-    return Stream.concat(
-            Stream.of(
-                arrive(complaint),
+    boolean found = told.closed() || confirmed;
+    List<Progress> steps =
+        new ArrayList<>(
+            List.of(
+                arrive(visit, told),
                 supply(assessment.supply().verdict()),
-                new Progress(Step.GET_IN, State.OPEN, LATER),
+                getIn(visit, told),
                 walk(found, plan.state()),
-                confirm(found, plan.state())),
-            Stream.of(Step.CAUSE, Step.PUT_RIGHT, Step.PROVE, Step.SIGN_OFF)
-                .map(step -> new Progress(step, State.OPEN, LATER)))
-        .toList();
+                confirm(found, plan.state()),
+                cause(visit.cause(), told.closed()),
+                putRight(visit, confirmed),
+                prove(visit),
+                told.closed()
+                    ? new Progress(Step.SIGN_OFF, State.DONE, "closed")
+                    : new Progress(Step.SIGN_OFF, State.OPEN, "not yet")));
+    return atWork(steps, found && !told.closed());
   }
 
-  private static Progress arrive(String complaint) {
-    return complaint.isEmpty()
-        ? new Progress(Step.ARRIVE, State.OPEN, "no complaint told")
-        : new Progress(Step.ARRIVE, State.DONE, complaint);
+  /** Once the fault is found the work is at the first step that is not over. */
+  private static List<Progress> atWork(List<Progress> steps, boolean found) {
+    if (!found) {
+      return List.copyOf(steps);
+    }
+    for (int i = Step.CAUSE.ordinal(); i < steps.size(); i++) {
+      Progress p = steps.get(i);
+      if (p.state == State.OPEN) {
+        steps.set(i, new Progress(p.step, State.HERE, p.note));
+        break;
+      }
+      if (p.state == State.DOUBTFUL) {
+        break;
+      }
+    }
+    return List.copyOf(steps);
+  }
+
+  private static Progress arrive(Visit visit, Visit.Told told) {
+    if (told.complaint().isEmpty()) {
+      return new Progress(Step.ARRIVE, State.OPEN, "no complaint told");
+    }
+    long unread = visit.hazards().stream().filter(h -> h.answer().isEmpty()).count();
+    String note =
+        unread == visit.hazards().size() || unread == 0
+            ? told.complaint()
+            : "%d hazards unread".formatted(unread);
+    return new Progress(Step.ARRIVE, State.DONE, note);
   }
 
   private static Progress supply(SupplyVerdict verdict) {
@@ -73,6 +100,19 @@ public record Progress(Step step, String title, State state, String note) {
           default -> State.DOUBTFUL;
         };
     return new Progress(Step.SUPPLY, state, verdict.toString().replace('-', ' '));
+  }
+
+  private static Progress getIn(Visit visit, Visit.Told told) {
+    int open = told.open().size();
+    if (open > 0) {
+      return told.closed()
+          ? new Progress(Step.GET_IN, State.DOUBTFUL, "%d left open".formatted(open))
+          : new Progress(Step.GET_IN, State.DONE, "%d open".formatted(open));
+    }
+    boolean was = visit.accesses().stream().anyMatch(a -> a.answer().equals(VisitEntry.NO));
+    return was
+        ? new Progress(Step.GET_IN, State.DONE, "all closed again")
+        : new Progress(Step.GET_IN, State.OPEN, "nothing opened");
   }
 
   private static Progress walk(boolean found, Plan.State plan) {
@@ -91,5 +131,49 @@ public record Progress(Step step, String title, State state, String note) {
       case CLEAR -> new Progress(Step.CONFIRM, State.DOUBTFUL, "not by its own test");
       default -> new Progress(Step.CONFIRM, State.OPEN, "no suspect yet");
     };
+  }
+
+  private static Progress cause(CauseSearch search, boolean closed) {
+    return switch (search.state()) {
+      case NOT_NEEDED -> new Progress(Step.CAUSE, State.NOT_NEEDED, "none is asked for");
+      case FOUND -> new Progress(Step.CAUSE, State.DONE, search.causes().get(0).title());
+      case NOT_FOUND -> new Progress(Step.CAUSE, State.DONE, "not found, said why");
+      case ASK, NOTHING_LEFT ->
+          closed
+              ? new Progress(Step.CAUSE, State.DOUBTFUL, "not looked for")
+              : new Progress(Step.CAUSE, State.OPEN, "why did it open?");
+    };
+  }
+
+  private static Progress putRight(Visit visit, boolean confirmed) {
+    List<Visit.Item> due = visit.actions().stream().filter(Visit.Item::due).toList();
+    boolean different =
+        visit.renewed().stream().anyMatch(r -> r.verdict() == Replacement.Verdict.DIFFERENT);
+    if (different) {
+      return new Progress(Step.PUT_RIGHT, State.DOUBTFUL, "a part is not the same");
+    }
+    long left = due.stream().filter(a -> a.answer().isEmpty()).count();
+    boolean done =
+        !visit.renewed().isEmpty() || visit.actions().stream().anyMatch(a -> !a.answer().isEmpty());
+    if (done && left == 0) {
+      return new Progress(Step.PUT_RIGHT, State.DONE, "done");
+    }
+    String note =
+        done ? "%d to do".formatted(left) : confirmed ? "nothing done yet" : "nothing found yet";
+    return new Progress(Step.PUT_RIGHT, State.OPEN, note);
+  }
+
+  private static Progress prove(Visit visit) {
+    long failed = visit.proofs().stream().filter(p -> p.answer().equals(VisitEntry.NO)).count();
+    long held = visit.proofs().stream().filter(p -> p.answer().equals(VisitEntry.YES)).count();
+    if (failed > 0) {
+      return new Progress(Step.PROVE, State.DOUBTFUL, "%d do not hold".formatted(failed));
+    }
+    return held > 0 && held == visit.proofs().size()
+        ? new Progress(Step.PROVE, State.DONE, "all hold")
+        : new Progress(
+            Step.PROVE,
+            State.OPEN,
+            held == 0 ? "not yet" : "%d of %d hold".formatted(held, visit.proofs().size()));
   }
 }

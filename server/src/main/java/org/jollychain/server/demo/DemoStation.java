@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.job.EvidenceLog;
+import org.jollychain.server.job.Job;
 import org.jollychain.server.job.JobAssessor;
 import org.jollychain.server.job.JobService;
 import org.jollychain.server.job.NewJob;
@@ -99,7 +100,7 @@ class DemoStation implements ApplicationRunner {
       }
     }
     if (story.outcome() != null) {
-      jobs.close(story.id(), story.outcome(), 1, Stamp.at(at.plusMinutes(25)));
+      jobs.close(story.id(), Job.ClosedAs.UNSAID, story.outcome(), 1, Stamp.at(at.plusMinutes(25)));
     }
   }
 }

@@ -2,8 +2,10 @@ package org.jollychain.server.job;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.time.OffsetDateTime;
+import java.util.Optional;
 import java.util.UUID;
 import org.jollychain.core.diagnosis.Assessment.Leading;
+import org.jollychain.core.quantity.Kebab;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.policy.Permit;
 import org.jollychain.server.policy.PolicyItem;
@@ -12,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A job on a unit, on the revision of its sheet that held when it was opened.
  *
+ * @param guideKey the guide of the sheet's family when it was opened, if there was one
  * @param complaint one of the sheet's complaints, empty if none was told
  * @param policy how it is to be done, complete
  * @param outcome what was found and done, once closed
@@ -29,12 +32,15 @@ public record Job(
     String unitPlace,
     String sheetKey,
     int sheetRevision,
+    @Nullable String guideKey,
+    @Nullable Integer guideRevision,
     String complaint,
     Permit permit,
     String technician,
     OffsetDateTime openedAt,
     @Nullable OffsetDateTime closedAt,
     String outcome,
+    ClosedAs closedAs,
     @Nullable OffsetDateTime struckAt,
     String struckWhy,
     @JsonIgnore PolicyItem policy,
@@ -44,6 +50,32 @@ public record Job(
     @JsonIgnore int changes,
     @JsonIgnore @Nullable Leading leadingSuspect,
     @JsonIgnore @Nullable Integer leadingOf) {
+
+  /** How a visit ended. */
+  public enum ClosedAs {
+    /** Not yet, or nothing was said. */
+    UNSAID,
+    REPAIRED,
+    MADE_SAFE,
+    /** No test failed: suspects are named, and somebody comes back. */
+    NOT_REPRODUCED,
+    DECLINED;
+
+    @Override
+    public String toString() {
+      return this == UNSAID ? "" : Kebab.of(this);
+    }
+  }
+
+  /** A revision of a guide. */
+  record GuideOf(String key, int revision) {}
+
+  /** What it is guided by. */
+  Optional<GuideOf> guide() {
+    return guideKey == null || guideRevision == null
+        ? Optional.empty()
+        : Optional.of(new GuideOf(guideKey, guideRevision));
+  }
 
   /** Whether the leading suspect is that of the evidence as it is. */
   boolean leadingIsOfNow() {

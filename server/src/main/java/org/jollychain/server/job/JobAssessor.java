@@ -8,18 +8,22 @@ import java.util.function.Function;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.guide.Guide;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.plan.DecisionTree;
 import org.jollychain.core.plan.Forecast;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Policy;
+import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
-import org.jollychain.core.visit.Progress;
+import org.jollychain.core.visit.Visit;
 import org.jollychain.server.assess.AssessService;
 import org.jollychain.server.assess.AssessmentPool;
 import org.jollychain.server.assess.CaseFile;
 import org.jollychain.server.assess.SheetEngine;
+import org.jollychain.server.guide.GuideService;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.meter.OwnedMeter;
 import org.jollychain.server.meter.ShopMeter;
@@ -48,6 +52,8 @@ public class JobAssessor {
   private final AssessService assess;
   private final AssessmentPool pool;
   private final MeterService meters;
+  private final VisitMapper visits;
+  private final GuideService guides;
   private final JsonMapper json;
   private final TransactionTemplate reading;
 
@@ -57,6 +63,8 @@ public class JobAssessor {
       AssessService assess,
       AssessmentPool pool,
       MeterService meters,
+      VisitMapper visits,
+      GuideService guides,
       JsonMapper json,
       PlatformTransactionManager transactions) {
     this.jobs = jobs;
@@ -64,6 +72,8 @@ public class JobAssessor {
     this.assess = assess;
     this.pool = pool;
     this.meters = meters;
+    this.visits = visits;
+    this.guides = guides;
     this.json = json;
     this.reading = new TransactionTemplate(transactions);
     reading.setReadOnly(true);
@@ -74,7 +84,13 @@ public class JobAssessor {
    *
    * @param text of the sheet's revision
    */
-  private record JobEvidence(Job job, String text, List<JobView.Entry> entries, Meters meters) {
+  private record JobEvidence(
+      Job job,
+      String text,
+      Optional<Guide> guide,
+      List<JobView.Entry> entries,
+      List<VisitLine> lines,
+      Meters meters) {
 
     Optional<String> complaint() {
       return Optional.of(job.complaint()).filter(c -> !c.isEmpty());
@@ -90,8 +106,18 @@ public class JobAssessor {
       return standing;
     }
 
+    /** What was opened on the way is open, beside what the policy says is. */
     Policy planned() {
-      return job.policy().policy(job.permit().live());
+      Policy policy = job.policy().policy(job.permit().live());
+      return policy.opening(told(false).open());
+    }
+
+    Visit.Told told(boolean suspected) {
+      return new Visit.Told(
+          job.complaintTitle(),
+          suspected,
+          job.closedAt() != null,
+          lines.stream().filter(l -> l.struckAt() == null).map(VisitLine::entry).toList());
     }
   }
 
@@ -102,7 +128,9 @@ public class JobAssessor {
           return new JobEvidence(
               job,
               sheets.revision(job.sheetKey(), job.sheetRevision()).text(),
+              job.guide().map(g -> guides.read(guides.revision(g.key(), g.revision()).text())),
               EvidenceLog.entries(jobs.evidence(id)),
+              visits.lines(id),
               meters.all());
         });
   }
@@ -148,7 +176,25 @@ public class JobAssessor {
         taken.job.policy(),
         assessment,
         plan,
-        Progress.of(taken.job.complaintTitle(), taken.job.closedAt() != null, assessment, plan));
+        Visit.of(
+            engine.unit(),
+            taken.guide,
+            taken.told(suspected(engine.sheet(), taken, weighed.standing)),
+            assessment,
+            plan),
+        taken.lines);
+  }
+
+  /** Whether it overheats or is slow, as a complaint with suspects of its own or a code says. */
+  private static boolean suspected(Sheet sheet, JobEvidence taken, List<Evidence> standing) {
+    boolean complained =
+        taken
+            .complaint()
+            .map(sheet.complaints()::get)
+            .filter(c -> !c.suspects().isEmpty() && !c.runs().isEmpty())
+            .isPresent();
+    return complained
+        || standing.stream().anyMatch(e -> e instanceof CodeShown c && c.code().isPresent());
   }
 
   /** For lists. It follows from the evidence, so nothing is lost where it cannot be kept. */

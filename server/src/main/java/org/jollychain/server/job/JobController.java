@@ -29,6 +29,7 @@ class JobController {
 
   private final JobService jobs;
   private final EvidenceLog evidence;
+  private final VisitLog visits;
   private final JobAssessor assessor;
   private final PdfRenderer paper;
   private final Templates templates;
@@ -37,12 +38,14 @@ class JobController {
   JobController(
       JobService jobs,
       EvidenceLog evidence,
+      VisitLog visits,
       JobAssessor assessor,
       PdfRenderer paper,
       Templates templates,
       Stamps stamps) {
     this.jobs = jobs;
     this.evidence = evidence;
+    this.visits = visits;
     this.assessor = assessor;
     this.paper = paper;
     this.templates = templates;
@@ -140,6 +143,23 @@ class JobController {
     return assessor.view(id);
   }
 
+  /** Tells something of the visit beside the evidence. */
+  @PutMapping(path = "/{id}/entries/{entryId}", consumes = MediaType.APPLICATION_JSON_VALUE)
+  JobView tell(
+      @PathVariable UUID id, @PathVariable UUID entryId, @RequestBody @Valid Requests.Told told) {
+    visits.add(id, entryId, told.entry(), stamps.now());
+    return assessor.view(id);
+  }
+
+  @PutMapping(path = "/{id}/entries/{entryId}/strike", consumes = MediaType.APPLICATION_JSON_VALUE)
+  JobView strikeEntry(
+      @PathVariable UUID id,
+      @PathVariable UUID entryId,
+      @RequestBody @Valid Requests.Strike strike) {
+    visits.strike(id, entryId, strike.why(), stamps.now());
+    return assessor.view(id);
+  }
+
   /** Permit, method, order, what is out of reach and what is skipped. */
   @PutMapping(path = "/{id}/policy", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView plan(@PathVariable UUID id, @RequestBody @Valid Requests.Planning planning) {
@@ -149,7 +169,9 @@ class JobController {
 
   @PutMapping(path = "/{id}/close", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView close(@PathVariable UUID id, @RequestBody @Valid Requests.Closing closing) {
-    jobs.close(id, closing.outcome(), closing.version(), stamps.now());
+    Job.ClosedAs as = closing.as() == null ? Job.ClosedAs.UNSAID : closing.as();
+    SignOff.refuseUnlessReady(as, assessor.view(id));
+    jobs.close(id, as, closing.outcome(), closing.version(), stamps.now());
     return assessor.view(id);
   }
 

@@ -31,6 +31,7 @@ interface JobMapper {
   int close(
       @Param("id") UUID id,
       @Param("version") int version,
+      @Param("as") Job.ClosedAs as,
       @Param("outcome") String outcome,
       @Param("stamp") Stamp stamp);
 

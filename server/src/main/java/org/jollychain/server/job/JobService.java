@@ -8,6 +8,8 @@ import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.server.guide.GuideRevision;
+import org.jollychain.server.guide.GuideService;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.policy.Permit;
@@ -33,12 +35,19 @@ public class JobService {
   private final JobMapper jobs;
   private final UnitService units;
   private final SheetService sheets;
+  private final GuideService guides;
   private final PolicyService policies;
 
-  JobService(JobMapper jobs, UnitService units, SheetService sheets, PolicyService policies) {
+  JobService(
+      JobMapper jobs,
+      UnitService units,
+      SheetService sheets,
+      GuideService guides,
+      PolicyService policies) {
     this.jobs = jobs;
     this.units = units;
     this.sheets = sheets;
+    this.guides = guides;
     this.policies = policies;
   }
 
@@ -74,6 +83,8 @@ public class JobService {
             or(wanted.unitModel(), ""),
             or(wanted.unitPlace(), ""));
     String complaint = or(wanted.complaint(), "");
+    Sheet circuit = sheets.sheet(sheet.key(), sheet.revision());
+    Optional<GuideRevision> guide = guides.forFamily(circuit.family());
     Job job =
         new Job(
             id,
@@ -84,17 +95,20 @@ public class JobService {
             unit.place(),
             sheet.key(),
             sheet.revision(),
+            guide.map(GuideRevision::key).orElse(null),
+            guide.map(GuideRevision::revision).orElse(null),
             complaint,
             wanted.permit(),
             or(wanted.technician(), ""),
             stamp.at(),
             null,
             "",
+            Job.ClosedAs.UNSAID,
             null,
             "",
             policies.shop().policy(),
             1,
-            title(sheets.sheet(sheet.key(), sheet.revision()), complaint),
+            title(circuit, complaint),
             0,
             0,
             null,
@@ -166,17 +180,18 @@ public class JobService {
   /**
    * Closes a job with what it came to.
    *
+   * @param as how it ended
    * @param version of the job as it was seen
    * @throws RefusedException when it is not open, or was changed meanwhile
    */
   @Transactional
-  public void close(UUID id, String outcome, int version, Stamp stamp) {
+  public void close(UUID id, Job.ClosedAs as, String outcome, int version, Stamp stamp) {
     Job job = found(jobs, id);
-    if (job.closedAt() != null && job.outcome().equals(outcome.strip())) {
+    if (job.closedAt() != null && job.closedAs() == as && job.outcome().equals(outcome.strip())) {
       return;
     }
     job.refuseUnlessOpen();
-    changed(jobs.close(id, version, outcome.strip(), stamp) == 1);
+    changed(jobs.close(id, version, as, outcome.strip(), stamp) == 1);
   }
 
   /**

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.plan.Plan;
-import org.jollychain.core.visit.Progress;
+import org.jollychain.core.visit.Visit;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.policy.PolicyItem;
 import org.jspecify.annotations.Nullable;
@@ -13,7 +13,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * A job with its evidence and what follows from it.
  *
- * @param progress how far every step of the visit is
+ * @param visit what its steps have to offer and how far they are
+ * @param entries what was told of the visit beside the evidence
  */
 public record JobView(
     Job job,
@@ -23,7 +24,8 @@ public record JobView(
     PolicyItem policy,
     Assessment assessment,
     Plan plan,
-    List<Progress> progress) {
+    Visit visit,
+    List<VisitLine> entries) {
 
   /**
    * A piece of evidence of the job.

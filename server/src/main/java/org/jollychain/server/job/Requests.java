@@ -4,9 +4,11 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import org.jollychain.core.visit.VisitEntry;
 import org.jollychain.server.platform.StrictReading;
 import org.jollychain.server.policy.Permit;
 import org.jollychain.server.policy.PolicyItem;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.annotation.JsonDeserialize;
 
 /** What is sent to change a job. */
@@ -27,12 +29,29 @@ final class Requests {
   /**
    * What a job came to.
    *
+   * @param as how it ended; where it is left out nothing is asked for
    * @param version of the job that is being closed
    */
   record Closing(
+      Job.@Nullable ClosedAs as,
       @NotBlank @Size(max = 2000) @JsonDeserialize(using = StrictReading.SeveralLines.class)
           String outcome,
       int version) {}
+
+  /**
+   * What is told of a visit.
+   *
+   * @param subject an id of the guide or of the sheet, by the kind
+   */
+  record Told(
+      VisitEntry.@NotNull Kind kind,
+      @NotBlank @Size(max = 80) String subject,
+      @Nullable @Size(max = 500) String value) {
+
+    VisitEntry entry() {
+      return new VisitEntry(kind, subject, value == null ? "" : value.strip());
+    }
+  }
 
   /** Why a job is struck out. */
   record StrikeJob(@NotBlank @Size(max = 500) String why, int version) {}

@@ -49,15 +49,15 @@ class Problems extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail sheet(InvalidTextException e) {
+  ProblemDetail text(InvalidTextException e) {
     ProblemDetail problem =
         ProblemDetail.forStatusAndDetail(
             HttpStatus.UNPROCESSABLE_CONTENT,
             UnreadableBody.readable(e.problems().get(0).toString()));
     problem.setTitle(
         e.problems().size() == 1
-            ? "The sheet has a problem"
-            : "The sheet has %d problems".formatted(e.problems().size()));
+            ? "The text has a problem"
+            : "The text has %d problems".formatted(e.problems().size()));
     problem.setProperty("problems", e.problems());
     return problem;
   }

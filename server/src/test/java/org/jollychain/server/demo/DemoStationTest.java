@@ -24,7 +24,7 @@ class DemoStationTest {
 
   @Test
   void the_station_has_closed_jobs_and_one_half_way_through() throws Exception {
-    sql.execute("truncate evidence, job, unit");
+    sql.execute("truncate visit_entry, evidence, job, unit");
     demo.run(new DefaultApplicationArguments());
     demo.run(new DefaultApplicationArguments());
     List<JobSummary> all = jobs.recent();

@@ -60,7 +60,7 @@ public final class Jobs {
   }
 
   JobView close(UUID id, String outcome, int version, OffsetDateTime at) {
-    jobs.close(id, outcome, version, Stamp.at(at));
+    jobs.close(id, Job.ClosedAs.UNSAID, outcome, version, Stamp.at(at));
     return view(id);
   }
 

@@ -1,0 +1,45 @@
+package org.jollychain.core.guide;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A look, a touch or a measurement that tells causes apart.
+ *
+ * @param minutes it takes (min)
+ * @param power what state of the supply it needs
+ * @param why it tells them apart, in one sentence; may be empty
+ * @param outcomes what may come of it, by id, in words
+ * @param given probability of each outcome by cause, in the order of the outcomes
+ * @param otherwise the same for every other cause
+ * @param shows the cause an outcome shows outright
+ */
+public record Check(
+    String id,
+    String title,
+    double minutes,
+    Power power,
+    String why,
+    List<String> hazards,
+    Map<String, String> outcomes,
+    Map<String, double[]> given,
+    double[] otherwise,
+    Map<String, String> shows) {
+
+  /** The state of the supply a check needs. */
+  public enum Power {
+    ANY,
+    ON,
+    OFF
+  }
+
+  /** Probability of each outcome with a cause, in the order of the outcomes. */
+  public double[] likelihood(String cause) {
+    return given.getOrDefault(cause, otherwise).clone();
+  }
+
+  /** The place of an outcome, -1 where it has none such. */
+  public int indexOf(String outcome) {
+    return List.copyOf(outcomes.keySet()).indexOf(outcome);
+  }
+}

@@ -1,0 +1,53 @@
+package org.jollychain.core.guide;
+
+import java.util.Map;
+import org.jollychain.core.sheet.Family;
+
+/**
+ * What a family of units needs beside its circuit: what to mind, what is simple, why its links
+ * open, what puts that right, what proves it and what prevents it. Everything is by its id, in the
+ * order it is written.
+ *
+ * @param hazards what to mind, in words
+ * @param prevention what keeps it from coming back
+ */
+public record Guide(
+    String key,
+    String title,
+    Family family,
+    String notes,
+    Map<String, String> hazards,
+    Map<String, SimpleThing> simple,
+    Map<String, Cause> causes,
+    Map<String, Check> checks,
+    Map<String, Action> actions,
+    Map<String, Proof> proofs,
+    Map<String, Prevention> prevention) {
+
+  /**
+   * Something to look at before anything is measured.
+   *
+   * @param minutes it takes (min)
+   */
+  public record SimpleThing(String id, String title, double minutes) {}
+
+  /**
+   * What puts a cause right.
+   *
+   * @param minutes it takes (min)
+   */
+  public record Action(String id, String title, double minutes) {}
+
+  /**
+   * What shows that the repair holds.
+   *
+   * @param current whether it is the current of every load, computed for the unit
+   * @param withinMinutes how soon it must be seen (min); 0 where time does not matter
+   */
+  public record Proof(String id, String title, boolean current, double withinMinutes) {}
+
+  /**
+   * @param months from one time to the next
+   */
+  public record Prevention(String id, String title, int months) {}
+}

@@ -1,0 +1,288 @@
+package org.jollychain.core.visit;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.diagnosis.Assessment.PartAssessment;
+import org.jollychain.core.diagnosis.Verdict;
+import org.jollychain.core.guide.Cause;
+import org.jollychain.core.guide.Check;
+import org.jollychain.core.guide.Guide;
+import org.jollychain.core.plan.TimeCosts;
+import org.jollychain.core.sequencing.Distribution;
+import org.jollychain.core.sequencing.OutcomeTable;
+import org.jollychain.core.sequencing.Position;
+import org.jollychain.core.sequencing.TwoStepLookahead;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+
+/**
+ * Finds why a link opened. The causes of the guide that make such a link open stand against each
+ * other by their weights; what the readings say of a failing that is itself a cause bears on it;
+ * the checks that were made have narrowed them by Bayes' rule, and the next is the one that tells
+ * most for its minutes.
+ *
+ * <pre>{@code
+ * CauseSearch search = new CauseFinder(sheet, guide).search(assessment, entries, codeShown);
+ * }</pre>
+ */
+public final class CauseFinder {
+
+  /** The weight of what the guide does not know, as a share of what it does. */
+  private static final double UNKNOWN = 0.05;
+
+  /** A failing that the readings show counts so many times, one they clear so little. */
+  private static final double SHOWN = 40;
+
+  private static final double CLEARED = 0.03;
+
+  /** How sure a link has to be open, or a failing shown. */
+  private static final double SURE = 0.9;
+
+  private static final int MOST_NEXT = 4;
+
+  /** Whom an outcome leaves at least so probable is named. */
+  private static final double NAMED = 0.12;
+
+  private final Sheet sheet;
+  private final Guide guide;
+  private final TimeCosts costs;
+
+  public CauseFinder(Sheet sheet, Guide guide, TimeCosts costs) {
+    this.sheet = sheet;
+    this.guide = guide;
+    this.costs = costs;
+  }
+
+  /**
+   * How far the search is.
+   *
+   * @param suspected whether it overheats or is slow without a failed part, as the unit says or the
+   *     customer sees
+   */
+  public CauseSearch search(Assessment assessment, List<VisitEntry> entries, boolean suspected) {
+    Optional<Part> opened = opened(assessment, entries);
+    if (opened.isEmpty() && !suspected) {
+      return CauseSearch.notNeeded(
+          "No link is shown to be open that something else would have made open.");
+    }
+    List<Cause> causes =
+        guide.causes().values().stream()
+            .filter(c -> opened.map(c::concerns).orElse(c.soundCircuit()))
+            .filter(c -> c.from().isEmpty() || known(c.from().get()))
+            .toList();
+    if (causes.isEmpty()) {
+      return CauseSearch.notNeeded("The guide knows no cause for this.");
+    }
+    return search(opened, causes, assessment, entries);
+  }
+
+  /** The link whose opening is to be explained: the one that is sure to be, or was renewed. */
+  private Optional<Part> opened(Assessment assessment, List<VisitEntry> entries) {
+    Set<String> renewed = new HashSet<>();
+    entries.stream()
+        .filter(e -> e.kind() == VisitEntry.Kind.RENEWED)
+        .forEach(e -> renewed.add(e.subject()));
+    return assessment.parts().stream()
+        .filter(p -> sheet.parts().containsKey(p.id()))
+        .filter(
+            p ->
+                renewed.contains(p.id())
+                    || (p.verdict() == Verdict.OPEN || p.verdict() == Verdict.TRIPPED)
+                        && p.probability() > SURE)
+        .map(p -> sheet.part(p.id()))
+        .filter(
+            part -> guide.causes().values().stream().anyMatch(c -> c.opens().contains(part.kind())))
+        .findFirst();
+  }
+
+  private boolean known(Cause.FromCircuit from) {
+    return sheet.parts().values().stream().anyMatch(p -> p.kind() == from.kind());
+  }
+
+  private CauseSearch search(
+      Optional<Part> opened, List<Cause> causes, Assessment assessment, List<VisitEntry> entries) {
+    CauseProblem problem = new CauseProblem(causes, costs);
+    List<List<String>> because = new ArrayList<>();
+    double[] weights = new double[causes.size() + 1];
+    for (int i = 0; i < causes.size(); i++) {
+      List<String> reasons = new ArrayList<>();
+      weights[i] = causes.get(i).weight() * bearing(causes.get(i), assessment, reasons);
+      weights[causes.size()] += UNKNOWN * causes.get(i).weight();
+      because.add(reasons);
+    }
+    int[] states = IntStream.range(0, weights.length).toArray();
+    Distribution believed = Distribution.of(weights.length, states, states, weights);
+    Set<Check> made = new HashSet<>();
+    Set<String> shown = new HashSet<>();
+    boolean on = false;
+    for (VisitEntry e : entries) {
+      if (e.kind() == VisitEntry.Kind.CHECK && guide.checks().containsKey(e.subject())) {
+        Check check = guide.checks().get(e.subject());
+        made.add(check);
+        on = problem.step(on, check).after();
+        OutcomeTable table = problem.outcomes(check);
+        believed = believed.given(table, check.indexOf(e.value()));
+        told(causes, check, e.value(), because);
+        Optional.ofNullable(check.shows().get(e.value())).ifPresent(shown::add);
+      } else if (e.kind() == VisitEntry.Kind.CAUSE && !e.subject().equals(VisitEntry.NO_CAUSE)) {
+        shown.add(e.subject());
+      }
+    }
+    List<Check> open = guide.checks().values().stream().filter(c -> !made.contains(c)).toList();
+    Position<Check, Boolean> now = new Position<>(problem, believed, on, open, made);
+    List<CauseSearch.Suspected> suspected = suspected(causes, believed, shown, because);
+    List<CauseSearch.Next> next =
+        TwoStepLookahead.ranked(now).stream().limit(MOST_NEXT).map(o -> next(o, causes)).toList();
+    CauseSearch.State state = state(suspected, next, entries);
+    return new CauseSearch(opened.map(Part::id), state, suspected, next, say(state, suspected));
+  }
+
+  /** What the readings say of a failing of the circuit that is itself a cause. */
+  private double bearing(Cause cause, Assessment assessment, List<String> reasons) {
+    if (cause.from().isEmpty()) {
+      return 1;
+    }
+    double factor = 1;
+    for (PartAssessment p : assessment.parts()) {
+      if (!sheet.parts().containsKey(p.id())
+          || sheet.part(p.id()).kind() != cause.from().get().kind()) {
+        continue;
+      }
+      double failed =
+          p.modes().stream()
+              .filter(m -> m.mode().toString().equals(cause.from().get().mode()))
+              .mapToDouble(Assessment.ModeProbability::probability)
+              .sum();
+      if (failed > SURE) {
+        reasons.add("The readings show it: %s.".formatted(p.title()));
+        return SHOWN;
+      }
+      if (p.verdict() == Verdict.SOUND) {
+        reasons.add("The %s passed its own test.".formatted(p.title()));
+        factor = CLEARED;
+      }
+    }
+    return factor;
+  }
+
+  private static void told(
+      List<Cause> causes, Check check, String outcome, List<List<String>> because) {
+    int at = check.indexOf(outcome);
+    double usual = check.otherwise()[at];
+    for (int i = 0; i < causes.size(); i++) {
+      double ratio = check.likelihood(causes.get(i).id())[at] / usual;
+      if (ratio > 2 || ratio < 0.5) {
+        because
+            .get(i)
+            .add(
+                "%s: %s speaks %s it."
+                    .formatted(
+                        check.title(),
+                        check.outcomes().get(outcome),
+                        ratio > 1 ? "for" : "against"));
+      }
+    }
+  }
+
+  private List<CauseSearch.Suspected> suspected(
+      List<Cause> causes, Distribution believed, Set<String> shown, List<List<String>> because) {
+    double[] p = believed.byGroup();
+    return IntStream.range(0, causes.size())
+        .mapToObj(
+            i -> {
+              Cause c = causes.get(i);
+              return new CauseSearch.Suspected(
+                  c.id(),
+                  c.title(),
+                  p[i],
+                  shown.contains(c.id()),
+                  because.get(i),
+                  c.putRight().stream().map(a -> guide.actions().get(a).title()).toList());
+            })
+        .sorted(
+            Comparator.comparing((CauseSearch.Suspected s) -> !s.shown())
+                .thenComparing(s -> -s.probability()))
+        .toList();
+  }
+
+  private static CauseSearch.Next next(
+      TwoStepLookahead.Option<Check, Boolean> option, List<Cause> causes) {
+    Check check = option.test();
+    List<CauseSearch.Outcome> outcomes = new ArrayList<>();
+    int at = 0;
+    for (String id : check.outcomes().keySet()) {
+      outcomes.add(
+          new CauseSearch.Outcome(
+              id,
+              check.outcomes().get(id),
+              option.split().chance()[at],
+              named(option.split().byGroup()[at], causes)));
+      at++;
+    }
+    return new CauseSearch.Next(
+        check.id(),
+        check.title(),
+        check.power(),
+        option.step().minutes(),
+        check.why(),
+        check.hazards(),
+        outcomes,
+        option.bits());
+  }
+
+  /** The likeliest two, and whether others remain. */
+  private static String named(double[] byCause, List<Cause> causes) {
+    List<Integer> likely =
+        IntStream.range(0, causes.size())
+            .boxed()
+            .filter(i -> byCause[i] >= NAMED)
+            .sorted(Comparator.comparing(i -> -byCause[i]))
+            .limit(2)
+            .toList();
+    if (likely.isEmpty()) {
+      return "none of them stands out";
+    }
+    double named = likely.stream().mapToDouble(i -> byCause[i]).sum();
+    String titles = String.join(" or ", likely.stream().map(i -> causes.get(i).title()).toList());
+    return named > SURE ? titles : titles + ", or others";
+  }
+
+  private static CauseSearch.State state(
+      List<CauseSearch.Suspected> suspected,
+      List<CauseSearch.Next> next,
+      List<VisitEntry> entries) {
+    boolean found =
+        suspected.get(0).shown() || suspected.get(0).probability() >= CauseProblem.FOUND;
+    boolean given =
+        entries.stream()
+            .anyMatch(
+                e -> e.kind() == VisitEntry.Kind.CAUSE && e.subject().equals(VisitEntry.NO_CAUSE));
+    return found
+        ? CauseSearch.State.FOUND
+        : given
+            ? CauseSearch.State.NOT_FOUND
+            : next.isEmpty() ? CauseSearch.State.NOTHING_LEFT : CauseSearch.State.ASK;
+  }
+
+  private static String say(CauseSearch.State state, List<CauseSearch.Suspected> suspected) {
+    List<String> found =
+        suspected.stream()
+            .filter(s -> s.shown() || s.probability() >= CauseProblem.FOUND)
+            .map(CauseSearch.Suspected::title)
+            .toList();
+    return switch (state) {
+      case FOUND -> "Found: %s.".formatted(String.join("; ", found));
+      case NOT_FOUND -> "No cause was found.";
+      case NOTHING_LEFT ->
+          "Nothing is left to check. Most likely: %s.".formatted(suspected.get(0).title());
+      case NOT_NEEDED -> "";
+      case ASK -> "Most likely so far: %s.".formatted(suspected.get(0).title());
+    };
+  }
+}

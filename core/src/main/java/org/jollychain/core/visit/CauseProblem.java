@@ -1,0 +1,62 @@
+package org.jollychain.core.visit;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jollychain.core.guide.Cause;
+import org.jollychain.core.guide.Check;
+import org.jollychain.core.plan.TimeCosts;
+import org.jollychain.core.sequencing.OutcomeTable;
+import org.jollychain.core.sequencing.SequencingProblem;
+
+/**
+ * The search for a cause as a problem of test sequencing: the causes are the states, each a group
+ * of its own, and what is none of them is the last; the checks of the guide are the tests. Where
+ * the work stands is whether the power is on.
+ */
+record CauseProblem(List<Cause> causes, TimeCosts costs)
+    implements SequencingProblem<Check, Boolean> {
+
+  /** From here on a cause is found. */
+  static final double FOUND = 0.9;
+
+  /** That it is none of them is believed later. */
+  private static final double NONE_OF_THEM = 0.97;
+
+  private static final double LEAST_BITS = 0.05;
+
+  @Override
+  public OutcomeTable outcomes(Check check) {
+    int[] classOf = new int[causes.size() + 1];
+    double[][] likelihood = new double[classOf.length][];
+    for (int i = 0; i < classOf.length; i++) {
+      classOf[i] = i;
+      likelihood[i] =
+          i < causes.size() ? check.likelihood(causes.get(i).id()) : check.otherwise().clone();
+    }
+    return new OutcomeTable(classOf, likelihood);
+  }
+
+  @Override
+  public Step<Boolean> step(Boolean on, Check check) {
+    boolean after = check.power() == Check.Power.ANY ? on : check.power() == Check.Power.ON;
+    double switching = after == on ? 0 : after ? costs.energise() : costs.isolate();
+    double minutes = check.minutes() + switching;
+    return new Step<>(minutes, minutes, after);
+  }
+
+  @Override
+  public double leastBits(Check check) {
+    return LEAST_BITS;
+  }
+
+  @Override
+  public double endsAt(int group) {
+    return group < causes.size() ? FOUND : NONE_OF_THEM;
+  }
+
+  @Override
+  public Optional<Check> confirming(int group, Set<Check> made) {
+    return Optional.empty();
+  }
+}

@@ -1,0 +1,77 @@
+package org.jollychain.core.visit;
+
+import java.util.List;
+import java.util.Optional;
+import org.jollychain.core.guide.Check;
+import org.jollychain.core.quantity.Kebab;
+
+/**
+ * How far the search is for why a link opened.
+ *
+ * @param opened the link that opened, as the sheet calls it; empty where it is a code or nothing
+ * @param causes the likeliest first
+ * @param next checks, the best for its minutes first
+ * @param say how far it is, in a sentence
+ */
+public record CauseSearch(
+    Optional<String> opened, State state, List<Suspected> causes, List<Next> next, String say) {
+
+  /** How far the search is. */
+  public enum State {
+    /** Nothing opened that something else would have made open. */
+    NOT_NEEDED,
+    ASK,
+    FOUND,
+    /** None was found, and it is said why. */
+    NOT_FOUND,
+    /** Nothing is left to check. */
+    NOTHING_LEFT;
+
+    @Override
+    public String toString() {
+      return Kebab.of(this);
+    }
+  }
+
+  /**
+   * A cause as it now stands.
+   *
+   * @param shown whether a check showed it outright, or the technician says so
+   * @param because what speaks for or against it, in words
+   * @param putRight actions of the guide, in words
+   */
+  public record Suspected(
+      String id,
+      String title,
+      double probability,
+      boolean shown,
+      List<String> because,
+      List<String> putRight) {}
+
+  /**
+   * A check that may come next.
+   *
+   * @param minutes it takes, with what it takes to switch the power (min)
+   * @param bits it is expected to settle (bit)
+   */
+  public record Next(
+      String id,
+      String title,
+      Check.Power power,
+      double minutes,
+      String why,
+      List<String> hazards,
+      List<Outcome> outcomes,
+      double bits) {}
+
+  /**
+   * What may come of a check.
+   *
+   * @param meaning whom it would blame, in words
+   */
+  public record Outcome(String id, String title, double chance, String meaning) {}
+
+  static CauseSearch notNeeded(String why) {
+    return new CauseSearch(Optional.empty(), State.NOT_NEEDED, List.of(), List.of(), why);
+  }
+}

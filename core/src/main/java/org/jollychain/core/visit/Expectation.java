@@ -1,0 +1,62 @@
+package org.jollychain.core.visit;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Path;
+import org.jollychain.core.sheet.Situation;
+
+/**
+ * What a clamp has to show at a load of this unit once it is repaired: its current where it carries
+ * most, at the supply as it was measured, within its tolerance.
+ *
+ * @param amperes expected (A)
+ * @param low end of its band (A)
+ * @param high end of its band (A)
+ */
+public record Expectation(
+    String load, String title, String situation, double amperes, double low, double high) {
+
+  /** Less is no current a clamp shows. */
+  private static final double LEAST_AMPERES = 0.05;
+
+  /** What a clamp itself leaves open (a share); common practice, no source. */
+  private static final double CLAMP = 0.03;
+
+  /**
+   * @param heatShare power that a resistance gets of its nominal power, where the supply was
+   *     measured: volts go with its root
+   */
+  static List<Expectation> of(UnitModel unit, Optional<Double> heatShare) {
+    double volts = Math.sqrt(heatShare.orElse(1.0));
+    List<Expectation> all = new ArrayList<>();
+    for (Path path : unit.sheet().paths().values()) {
+      Part load = unit.sheet().part(path.load());
+      Situation busiest =
+          unit.sheet().situations().values().stream()
+              .filter(Situation::supplyOn)
+              .max(Comparator.comparingDouble(s -> amperes(unit, s, load)))
+              .orElseThrow();
+      double amperes = volts * amperes(unit, busiest, load);
+      double band = load.behaviour().tolerance() + CLAMP;
+      if (amperes > LEAST_AMPERES) {
+        all.add(
+            new Expectation(
+                load.id(),
+                load.title(),
+                busiest.title(),
+                amperes,
+                amperes * (1 - band),
+                amperes * (1 + band)));
+      }
+    }
+    return all;
+  }
+
+  private static double amperes(UnitModel unit, Situation situation, Part load) {
+    return unit.in(situation.id()).amperes(load.id()).abs();
+  }
+}

@@ -1,0 +1,172 @@
+package org.jollychain.core.visit;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.LoadRating;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
+import org.jollychain.core.sheet.ThermalRating;
+
+/**
+ * A new part beside what the sheet has of the old one, by what is printed on it: {@code L250-40F},
+ * {@code 121 C}, {@code manual}, {@code 4500 W}, {@code 12.8 ohm}.
+ *
+ * @param compared what was compared, in words
+ * @param differences what is different, in words
+ * @param protective whether the part protects: then nothing may be different
+ */
+public record Replacement(
+    Part part,
+    Verdict verdict,
+    List<String> compared,
+    List<String> differences,
+    boolean protective) {
+
+  /** How the new one compares. */
+  public enum Verdict {
+    SAME,
+    DIFFERENT,
+    /** Nothing of what is printed could be compared. */
+    NOT_READABLE;
+
+    @Override
+    public String toString() {
+      return Kebab.of(this);
+    }
+  }
+
+  /** Printed ratings are rounded to whole degrees, of either scale (K). */
+  private static final double ROUNDING_KELVIN = 1.2;
+
+  /** Ratings of loads are printed with two digits (a share). */
+  private static final double ROUNDING_SHARE = 0.04;
+
+  private static final Pattern DISC = Pattern.compile("[LF]\\d{2,3}-\\d{1,3}\\s*[CF]?");
+  private static final Pattern CELSIUS = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*°?\\s*([CF])\\b");
+  private static final Pattern OHMS =
+      Pattern.compile("(\\d+(?:\\.\\d+)?\\s*[KM]?)\\s*(?:OHM|Ω)", Pattern.CASE_INSENSITIVE);
+  private static final Pattern WATTS = Pattern.compile("(\\d+(?:\\.\\d+)?\\s*K?)\\s*W\\b");
+  private static final Pattern RESET = Pattern.compile("\\b(MANUAL|AUTO)");
+
+  /**
+   * @param printed on the new part; empty where nothing can be read
+   */
+  public static Replacement of(Part part, String printed) {
+    String text = printed.strip().toUpperCase(Locale.ROOT);
+    List<String> compared = new ArrayList<>();
+    List<String> differences = new ArrayList<>();
+    part.thermal().ifPresent(old -> thermal(old, text, compared, differences));
+    part.load().ifPresent(old -> load(old, text, compared, differences));
+    Verdict verdict =
+        !differences.isEmpty()
+            ? Verdict.DIFFERENT
+            : compared.isEmpty() ? Verdict.NOT_READABLE : Verdict.SAME;
+    return new Replacement(
+        part, verdict, List.copyOf(compared), List.copyOf(differences), protects(part));
+  }
+
+  /** Links that act by heat or only once, and those that guard a door. */
+  private static boolean protects(Part part) {
+    return part.thermal().isPresent()
+        || part.kind().is(PartKind.Trait.ONE_SHOT)
+        || part.kind().is(PartKind.Trait.GUARDS_DOOR);
+  }
+
+  /**
+   * @throws EvidenceException when a protective part was renewed by another
+   */
+  void refuse() {
+    if (protective && verdict == Verdict.DIFFERENT) {
+      throw new EvidenceException(
+          "value",
+          "%s protects and is renewed like for like only: %s"
+              .formatted(part.title(), String.join("; ", differences)));
+    }
+  }
+
+  private static void thermal(
+      ThermalRating old, String text, List<String> compared, List<String> differences) {
+    Matcher disc = DISC.matcher(text);
+    Matcher celsius = CELSIUS.matcher(text);
+    if (disc.find()) {
+      ThermalRating other = ThermalRating.ofMarking(disc.group(), old.reset());
+      if (other.acts() != old.acts()) {
+        differences.add("it %s on rise, the old one %s".formatted(other.acts(), old.acts()));
+      }
+      degrees("acts at", old.actsAtCelsius(), other.actsAtCelsius(), compared, differences);
+      if (old.returnsAtCelsius().isPresent()) {
+        degrees(
+            "goes back at",
+            old.returnsAtCelsius().get(),
+            other.returnsAtCelsius().orElseThrow(),
+            compared,
+            differences);
+      }
+    } else if (celsius.find()) {
+      double at = Dimension.CELSIUS.parse(celsius.group(1) + celsius.group(2));
+      degrees("acts at", old.actsAtCelsius(), at, compared, differences);
+    }
+    Matcher reset = RESET.matcher(text);
+    if (reset.find() && old.reset() != ThermalRating.Reset.NONE) {
+      boolean manual = reset.group(1).equals("MANUAL");
+      if (manual == (old.reset() == ThermalRating.Reset.MANUAL)) {
+        compared.add("reset " + old.reset());
+      } else {
+        differences.add(
+            "it resets %s, the old one %s"
+                .formatted(manual ? "by hand" : "by itself", old.reset()));
+      }
+    }
+  }
+
+  private static void degrees(
+      String what, double old, double other, List<String> compared, List<String> differences) {
+    if (Math.abs(old - other) <= ROUNDING_KELVIN) {
+      compared.add("%s %.0f °C".formatted(what, old));
+    } else {
+      differences.add("it %s %.0f °C, the old one at %.0f °C".formatted(what, other, old));
+    }
+  }
+
+  private static void load(
+      LoadRating old, String text, List<String> compared, List<String> differences) {
+    find(OHMS, text)
+        .ifPresent(
+            printed -> {
+              double ohms = Dimension.OHMS.parse(printed);
+              double due = old.windingOhms().orElse(old.ohms());
+              share("%.3g ohm", due, ohms, compared, differences);
+            });
+    find(WATTS, text)
+        .ifPresent(
+            printed -> {
+              Matcher volts = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*V\\b").matcher(text);
+              if (volts.find()) {
+                double v = Double.parseDouble(volts.group(1));
+                double due = v * v * old.powerFactor() / old.ohms();
+                share("%.0f W", due, Dimension.WATTS.parse(printed), compared, differences);
+              }
+            });
+  }
+
+  private static Optional<String> find(Pattern pattern, String text) {
+    Matcher m = pattern.matcher(text);
+    return m.find() ? Optional.of(m.group(1)) : Optional.empty();
+  }
+
+  private static void share(
+      String figure, double old, double other, List<String> compared, List<String> differences) {
+    if (Math.abs(other / old - 1) <= ROUNDING_SHARE) {
+      compared.add(figure.formatted(old));
+    } else {
+      differences.add(("it has " + figure + ", the old one " + figure).formatted(other, old));
+    }
+  }
+}

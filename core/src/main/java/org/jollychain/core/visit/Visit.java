@@ -1,0 +1,265 @@
+package org.jollychain.core.visit;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.guide.Cause;
+import org.jollychain.core.guide.Guide;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.plan.Plan;
+import org.jollychain.core.plan.TimeCosts;
+import org.jollychain.core.sheet.Access;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+
+/**
+ * A visit as it stands: what every step has to offer and how far it is. A pure function of sheet,
+ * guide, evidence and entries.
+ *
+ * @param hazards to be read
+ * @param simple simple things first
+ * @param accesses of the sheet; answered {@code yes} while open
+ * @param actions that put the causes found right, then the others
+ * @param renewed parts, with what they are compared by
+ * @param proofs of the repair
+ * @param currents what a clamp has to show
+ * @param prevention of the causes found
+ */
+public record Visit(
+    List<Progress> progress,
+    List<Item> hazards,
+    List<Item> simple,
+    List<Item> accesses,
+    CauseSearch cause,
+    List<Item> actions,
+    List<Renewal> renewed,
+    List<Item> proofs,
+    List<Expectation> currents,
+    List<Guide.Prevention> prevention) {
+
+  /**
+   * Something to be read, done or answered.
+   *
+   * @param note what goes with it, may be empty
+   * @param minutes it takes (min); 0 where that is not said
+   * @param answer {@code yes}, {@code no}, or empty where nothing was said yet
+   * @param due whether it matters now
+   */
+  public record Item(
+      String id, String title, String note, double minutes, String answer, boolean due) {}
+
+  /**
+   * A part that was renewed.
+   *
+   * @param printed on the new one
+   * @param verdict of the comparison
+   * @param partners parts that go with it and were not renewed
+   */
+  public record Renewal(
+      String part,
+      String title,
+      String printed,
+      Replacement.Verdict verdict,
+      List<String> compared,
+      List<String> differences,
+      List<String> partners) {}
+
+  /**
+   * What a visit is made from.
+   *
+   * @param complaint what the customer sees, in words; empty where nothing was told
+   * @param suspected whether a cause is to be looked for though no part has failed: it overheats,
+   *     or is slow
+   * @param closed whether the visit is over
+   * @param entries that stand, in time
+   */
+  public record Told(
+      String complaint, boolean suspected, boolean closed, List<VisitEntry> entries) {
+
+    boolean said(VisitEntry.Kind kind, String subject) {
+      return last(kind, subject).isPresent();
+    }
+
+    Optional<VisitEntry> last(VisitEntry.Kind kind, String subject) {
+      return entries.stream()
+          .filter(e -> e.kind() == kind && e.subject().equals(subject))
+          .reduce((a, b) -> b);
+    }
+
+    Stream<VisitEntry> of(VisitEntry.Kind kind) {
+      return entries.stream().filter(e -> e.kind() == kind);
+    }
+
+    /** Accesses that were opened and not closed again, in the order they were opened. */
+    public Set<String> open() {
+      Set<String> open = new LinkedHashSet<>();
+      for (VisitEntry e : entries) {
+        if (e.kind() == VisitEntry.Kind.OPENED) {
+          open.add(e.subject());
+        } else if (e.kind() == VisitEntry.Kind.CLOSED) {
+          open.remove(e.subject());
+        }
+      }
+      return open;
+    }
+  }
+
+  /**
+   * A visit as it stands.
+   *
+   * @param guide of the unit's family, if there is one
+   */
+  public static Visit of(
+      UnitModel unit, Optional<Guide> guide, Told told, Assessment assessment, Plan plan) {
+    Sheet sheet = unit.sheet();
+    CauseSearch cause =
+        guide
+            .map(
+                g ->
+                    new CauseFinder(sheet, g, TimeCosts.USUAL)
+                        .search(assessment, told.entries(), told.suspected()))
+            .orElse(CauseSearch.notNeeded("There is no guide for this family yet."));
+    List<Cause> found = found(guide, cause);
+    Visit visit =
+        new Visit(
+            List.of(),
+            guide.map(g -> hazards(g, told)).orElse(List.of()),
+            guide.map(g -> simple(g, told)).orElse(List.of()),
+            accesses(sheet, told, plan),
+            cause,
+            guide.map(g -> actions(g, told, found)).orElse(List.of()),
+            renewed(sheet, told),
+            guide.map(g -> proofs(g, told)).orElse(List.of()),
+            Expectation.of(unit, assessment.supply().heatShare()),
+            guide.map(g -> prevention(g, found)).orElse(List.of()));
+    return visit.progressing(Progress.of(visit, told, assessment, plan));
+  }
+
+  private Visit progressing(List<Progress> steps) {
+    return new Visit(
+        steps, hazards, simple, accesses, cause, actions, renewed, proofs, currents, prevention);
+  }
+
+  private static List<Cause> found(Optional<Guide> guide, CauseSearch search) {
+    return search.causes().stream()
+        .filter(s -> s.shown() || s.probability() >= CauseProblem.FOUND)
+        .map(s -> guide.orElseThrow().causes().get(s.id()))
+        .toList();
+  }
+
+  private static List<Item> hazards(Guide guide, Told told) {
+    return guide.hazards().entrySet().stream()
+        .map(
+            h ->
+                new Item(
+                    h.getKey(),
+                    h.getValue(),
+                    "",
+                    0,
+                    told.said(VisitEntry.Kind.READ, h.getKey()) ? VisitEntry.YES : "",
+                    true))
+        .toList();
+  }
+
+  private static List<Item> simple(Guide guide, Told told) {
+    return guide.simple().values().stream()
+        .map(
+            s ->
+                new Item(
+                    s.id(),
+                    s.title(),
+                    "",
+                    s.minutes(),
+                    answer(told, VisitEntry.Kind.GIVEN, s.id()),
+                    true))
+        .toList();
+  }
+
+  private static String answer(Told told, VisitEntry.Kind kind, String subject) {
+    return told.last(kind, subject).map(VisitEntry::value).orElse("");
+  }
+
+  /** Those that the next question needs open are due. */
+  private static List<Item> accesses(Sheet sheet, Told told, Plan plan) {
+    Set<String> open = told.open();
+    List<String> steps = plan.next().isEmpty() ? List.of() : plan.next().get(0).steps();
+    List<Item> items = new ArrayList<>();
+    for (Access a : sheet.access().values()) {
+      items.add(
+          new Item(
+              a.id(),
+              a.title(),
+              String.join("; ", a.hazards()),
+              a.minutes(),
+              open.contains(a.id())
+                  ? VisitEntry.YES
+                  : told.said(VisitEntry.Kind.CLOSED, a.id()) ? VisitEntry.NO : "",
+              steps.contains(a.title()) || steps.contains(a.titleOff())));
+    }
+    return items;
+  }
+
+  private static List<Item> actions(Guide guide, Told told, List<Cause> found) {
+    Set<String> due = new LinkedHashSet<>();
+    found.forEach(c -> due.addAll(c.putRight()));
+    return Stream.concat(
+            due.stream(), guide.actions().keySet().stream().filter(a -> !due.contains(a)))
+        .map(guide.actions()::get)
+        .map(
+            a ->
+                new Item(
+                    a.id(),
+                    a.title(),
+                    "",
+                    a.minutes(),
+                    told.said(VisitEntry.Kind.DONE, a.id()) ? VisitEntry.YES : "",
+                    due.contains(a.id())))
+        .toList();
+  }
+
+  private static List<Renewal> renewed(Sheet sheet, Told told) {
+    List<String> all =
+        told.of(VisitEntry.Kind.RENEWED).map(VisitEntry::subject).distinct().toList();
+    return all.stream()
+        .map(
+            id -> {
+              Part part = sheet.part(id);
+              String printed = answer(told, VisitEntry.Kind.RENEWED, id);
+              Replacement by = Replacement.of(part, printed);
+              List<String> left =
+                  part.partners().stream()
+                      .filter(p -> !all.contains(p))
+                      .map(p -> sheet.part(p).title())
+                      .toList();
+              return new Renewal(
+                  id, part.title(), printed, by.verdict(), by.compared(), by.differences(), left);
+            })
+        .toList();
+  }
+
+  private static List<Item> proofs(Guide guide, Told told) {
+    return guide.proofs().values().stream()
+        .map(
+            p ->
+                new Item(
+                    p.id(),
+                    p.title(),
+                    p.current() ? "currents" : "",
+                    p.withinMinutes(),
+                    answer(told, VisitEntry.Kind.PROVED, p.id()),
+                    true))
+        .toList();
+  }
+
+  private static List<Guide.Prevention> prevention(Guide guide, List<Cause> found) {
+    return found.stream()
+        .flatMap(c -> c.prevents().stream())
+        .distinct()
+        .map(guide.prevention()::get)
+        .toList();
+  }
+}

@@ -1,0 +1,112 @@
+package org.jollychain.core.visit;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.guide.Check;
+import org.jollychain.core.guide.Guide;
+import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.text.Nearest;
+
+/**
+ * What a technician tells of a visit beside what is read and seen in the circuit.
+ *
+ * @param subject an id of the guide or of the sheet, by the kind
+ * @param value what came of it
+ */
+public record VisitEntry(Kind kind, String subject, String value) {
+
+  /** In place of a cause: none was found, for a reason. */
+  public static final String NO_CAUSE = "none";
+
+  /** Something was found as it should be, or holds. */
+  public static final String YES = "yes";
+
+  /** Something was not, or does not. */
+  public static final String NO = "no";
+
+  /** What kinds there are, and of what their subject is an id. */
+  public enum Kind {
+    /** A hazard of the guide was read. */
+    READ,
+    /** A simple thing of the guide: right as found, or put right. */
+    GIVEN,
+    /** An access of the sheet was opened. */
+    OPENED,
+    /** An access of the sheet was closed again. */
+    CLOSED,
+    /** A check of the guide; its value is an outcome. */
+    CHECK,
+    /** A cause of the guide was found; or none, for a reason. */
+    CAUSE,
+    /** An action of the guide was done. */
+    DONE,
+    /** A part of the sheet was renewed; its value is what is printed on the new one. */
+    RENEWED,
+    /** A proof of the guide holds or does not. */
+    PROVED;
+
+    @Override
+    public String toString() {
+      return Kebab.of(this);
+    }
+  }
+
+  /**
+   * Makes sure that it can be an entry of a visit.
+   *
+   * @throws EvidenceException when it names what is not there, or a protective part was renewed by
+   *     another
+   */
+  public void check(Sheet sheet, Optional<Guide> guide) {
+    switch (kind) {
+      case READ -> known("hazard", guide.map(Guide::hazards).orElse(Map.of()).keySet());
+      case GIVEN -> {
+        known("simple thing", guide.map(Guide::simple).orElse(Map.of()).keySet());
+        yesOrNo();
+      }
+      case OPENED, CLOSED -> known("access", sheet.access().keySet());
+      case CHECK -> {
+        Map<String, Check> checks = guide.map(Guide::checks).orElse(Map.of());
+        known("check", checks.keySet());
+        known("value", "outcome", value, checks.get(subject).outcomes().keySet());
+      }
+      case CAUSE -> {
+        if (subject.equals(NO_CAUSE)) {
+          if (value.isBlank()) {
+            throw new EvidenceException("value", "say why no cause was found");
+          }
+        } else {
+          known("cause", guide.map(Guide::causes).orElse(Map.of()).keySet());
+        }
+      }
+      case DONE -> known("action", guide.map(Guide::actions).orElse(Map.of()).keySet());
+      case RENEWED -> {
+        known("part", sheet.parts().keySet());
+        Replacement.of(sheet.part(subject), value).refuse();
+      }
+      case PROVED -> {
+        known("proof", guide.map(Guide::proofs).orElse(Map.of()).keySet());
+        yesOrNo();
+      }
+    }
+  }
+
+  private void yesOrNo() {
+    known("value", "answer", value, List.of(YES, NO));
+  }
+
+  private void known(String what, Collection<String> names) {
+    known("subject", what, subject, names);
+  }
+
+  private static void known(String field, String what, String name, Collection<String> names) {
+    if (!names.contains(name)) {
+      throw new EvidenceException(
+          field, "there is no %s \"%s\"%s".formatted(what, name, Nearest.suggestion(name, names)));
+    }
+  }
+}

@@ -1,0 +1,163 @@
+package org.jollychain.core.visit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import org.jollychain.core.Guides;
+import org.jollychain.core.Readings;
+import org.jollychain.core.Sheets;
+import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.guide.Guide;
+import org.jollychain.core.plan.TimeCosts;
+import org.jollychain.core.sheet.Sheet;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class CauseFinderTest {
+
+  private static final Sheet DRYER = Sheets.shipped("dryer-timer-240");
+  private static final Guide GUIDE = Guides.shipped("dryer-electric");
+  private static final Diagnosis DIAGNOSIS = new Diagnosis(DRYER);
+  private static final CauseFinder FINDER = new CauseFinder(DRYER, GUIDE, TimeCosts.USUAL);
+  private final Readings read = new Readings(DRYER);
+  private final Evidence open = read.ohms("thermal-cutoff", "OL");
+  private final Evidence again = read.ohms("thermal-cutoff", "OL");
+
+  private static VisitEntry check(String check, String outcome) {
+    return new VisitEntry(VisitEntry.Kind.CHECK, check, outcome);
+  }
+
+  private CauseSearch after(VisitEntry... entries) {
+    return FINDER.search(assessed(open, again), List.of(entries), false);
+  }
+
+  private static Assessment assessed(Evidence... evidence) {
+    return DIAGNOSIS.opinion(List.of(evidence), Optional.of("no-heat")).assessment();
+  }
+
+  private static double probability(String cause, CauseSearch search) {
+    return search.causes().stream()
+        .filter(c -> c.id().equals(cause))
+        .findFirst()
+        .orElseThrow()
+        .probability();
+  }
+
+  @Test
+  void nothing_is_asked_before_a_link_is_known_to_be_open() {
+    CauseSearch none = FINDER.search(assessed(), List.of(), false);
+    assertThat(none.state()).isEqualTo(CauseSearch.State.NOT_NEEDED);
+    CauseSearch element =
+        FINDER.search(
+            assessed(read.ohms("element", "OL"), read.ohms("element", "OL")), List.of(), false);
+    assertThat(element.state()).isEqualTo(CauseSearch.State.NOT_NEEDED);
+  }
+
+  @Test
+  void a_blown_cut_off_asks_for_its_cause_and_the_air_comes_first() {
+    CauseSearch first = after();
+    assertThat(first.opened()).contains("thermal-cutoff");
+    assertThat(first.state()).isEqualTo(CauseSearch.State.ASK);
+    assertThat(first.causes().get(0).id()).isEqualTo("lint-duct");
+    assertThat(first.next()).isNotEmpty();
+    assertThat(first.next().get(0).outcomes())
+        .extracting(CauseSearch.Outcome::chance)
+        .satisfies(
+            chances ->
+                assertThat(chances.stream().mapToDouble(c -> c).sum()).isCloseTo(1, within(1e-9)));
+  }
+
+  /** Bayes' rule by hand: weights of the guide and its table, nothing else. */
+  @Test
+  void a_check_narrows_the_causes_as_bayes_rule_has_it() {
+    double[] weight = {8, 4};
+    double[] strong = {0.03, 0.03};
+    double others = 0;
+    double all = 0;
+    for (var c : GUIDE.causes().values()) {
+      boolean relay = c.id().equals("relay-welded") || c.id().equals("sensor-reads-cold");
+      if (!relay && c.concerns(DRYER.part("thermal-cutoff"))) {
+        double likelihood = GUIDE.checks().get("hood-air").likelihood(c.id())[0];
+        others += c.weight() * likelihood;
+        all += c.weight();
+      }
+    }
+    double unknown = 0.05 * all * GUIDE.checks().get("hood-air").otherwise()[0];
+    CauseSearch now = after(check("hood-air", "strong"));
+    assertThat(probability("lint-duct", now))
+        .isCloseTo(weight[0] * strong[0] / (others + unknown), within(1e-9));
+    assertThat(probability("hood-stuck", now))
+        .isCloseTo(weight[1] * strong[1] / (others + unknown), within(1e-9));
+  }
+
+  @Test
+  void what_a_check_shows_outright_is_found() {
+    CauseSearch now = after(check("hood-air", "none"), check("hood-flap", "stuck"));
+    assertThat(now.state()).isEqualTo(CauseSearch.State.FOUND);
+    assertThat(now.causes().get(0).id()).isEqualTo("hood-stuck");
+    assertThat(now.causes().get(0).shown()).isTrue();
+    assertThat(now.causes().get(0).because()).anyMatch(r -> r.contains("speaks for it"));
+    assertThat(now.causes().get(0).putRight()).isNotEmpty();
+    CauseSearch both = after(check("hood-flap", "stuck"), check("duct-look", "lint"));
+    assertThat(both.causes().subList(0, 2))
+        .extracting(CauseSearch.Suspected::id)
+        .containsExactlyInAnyOrder("hood-stuck", "lint-duct");
+  }
+
+  @Test
+  void a_failing_that_the_readings_show_is_the_likeliest_cause() {
+    double before = probability("element-grounded", after());
+    CauseSearch now = FINDER.search(assessed(open, again, leak(), leak()), List.of(), false);
+    assertThat(probability("element-grounded", now)).isGreaterThan(8 * before);
+    assertThat(now.causes().get(0).id()).isEqualTo("element-grounded");
+  }
+
+  private Evidence leak() {
+    return read.entry("ohms", Optional.empty(), "isolated", List.of(), "E2-PE 3.1");
+  }
+
+  @Test
+  void no_cause_needs_a_reason() {
+    VisitEntry none = new VisitEntry(VisitEntry.Kind.CAUSE, VisitEntry.NO_CAUSE, "duct walled in");
+    assertThat(after(none).state()).isEqualTo(CauseSearch.State.NOT_FOUND);
+    assertThatThrownBy(
+            () ->
+                new VisitEntry(VisitEntry.Kind.CAUSE, VisitEntry.NO_CAUSE, " ")
+                    .check(DRYER, Optional.of(GUIDE)))
+        .hasMessageContaining("say why");
+  }
+
+  @Test
+  void what_is_not_in_the_guide_is_refused_with_what_is() {
+    assertThatThrownBy(() -> check("hood-airr", "strong").check(DRYER, Optional.of(GUIDE)))
+        .hasMessageContaining("did you mean \"hood-air\"");
+    assertThatThrownBy(() -> check("hood-air", "loud").check(DRYER, Optional.of(GUIDE)))
+        .hasMessageContaining("strong, weak, none");
+  }
+
+  /** A sound circuit that overheats is wholly a guide's matter. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "overloaded", "back-to-back", "rack-forward", "filter-clogged", "level-dirty",
+            "door-gasket",
+        "relief-leaks", "fill-leaks", "vent-leaks", "tubing", "not-level", "connector-burnt",
+        "element-hot", "sensor-low"
+      })
+  void an_autoclave_that_overheats_has_all_its_causes(String cause) {
+    Sheet sheet = Sheets.shipped("autoclave-115");
+    CauseSearch search =
+        new CauseFinder(sheet, Guides.shipped("autoclave"), TimeCosts.USUAL)
+            .search(
+                new Diagnosis(sheet).opinion(List.of(), Optional.empty()).assessment(),
+                List.of(),
+                true);
+    assertThat(search.causes()).extracting(CauseSearch.Suspected::id).contains(cause);
+  }
+}

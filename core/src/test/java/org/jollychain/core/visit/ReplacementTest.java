@@ -1,0 +1,56 @@
+package org.jollychain.core.visit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.Optional;
+import org.jollychain.core.Sheets;
+import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.sheet.Sheet;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ReplacementTest {
+
+  private static final Sheet DRYER = Sheets.shipped("dryer-timer-240");
+
+  @ParameterizedTest
+  @CsvSource({
+    "high-limit, L245-35F, same",
+    "high-limit, L245-35, same",
+    "high-limit, L250-40F, different",
+    "high-limit, F245-35F, different",
+    "high-limit, L118-19C, same",
+    "thermal-cutoff, 178 C, same",
+    "thermal-cutoff, 352F, same",
+    "thermal-cutoff, 196 C, different",
+    "thermal-fuse, 91C 16A 250V, same",
+    "element, 5200 W 240 V, same",
+    "element, 4500 W 240 V, different",
+    "element, 11.1 ohm, same",
+    "element, smudged, not-readable",
+    "door-switch, 16 A 250 V, not-readable"
+  })
+  void is_compared_by_what_is_printed(String part, String printed, String verdict) {
+    assertThat(Replacement.of(DRYER.part(part), printed).verdict()).hasToString(verdict);
+  }
+
+  @Test
+  void a_hand_reset_is_not_renewed_by_one_that_resets_itself() {
+    Sheet autoclave = Sheets.shipped("autoclave-115");
+    Replacement by = Replacement.of(autoclave.part("hand-limit"), "auto reset");
+    assertThat(by.differences()).singleElement().asString().contains("by itself");
+  }
+
+  @Test
+  void another_rating_of_what_protects_is_refused_and_of_a_load_is_only_said() {
+    VisitEntry fuse = new VisitEntry(VisitEntry.Kind.RENEWED, "thermal-cutoff", "196 C");
+    assertThatThrownBy(() -> fuse.check(DRYER, Optional.empty()))
+        .isInstanceOf(EvidenceException.class)
+        .hasMessageContaining("like for like")
+        .hasMessageContaining("196 °C");
+    VisitEntry element = new VisitEntry(VisitEntry.Kind.RENEWED, "element", "4500 W 240 V");
+    element.check(DRYER, Optional.empty());
+  }
+}

@@ -1,0 +1,81 @@
+package org.jollychain.server.guide;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.jollychain.core.guide.GuideReader;
+import org.jollychain.core.text.InvalidTextException;
+import org.jollychain.core.text.TextProblem;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/guides")
+class GuideController {
+
+  private static final String YAML = "application/yaml";
+
+  private final GuideService guides;
+
+  GuideController(GuideService guides) {
+    this.guides = guides;
+  }
+
+  @GetMapping(produces = MediaType.APPLICATION_JSON_VALUE)
+  List<GuideSummary> latest() {
+    return guides.latest();
+  }
+
+  /** The JSON Schema of format 1. */
+  @GetMapping(path = "/schema", produces = MediaType.APPLICATION_JSON_VALUE)
+  String schema() {
+    return GuideReader.schema();
+  }
+
+  @GetMapping(path = "/{key}", produces = MediaType.APPLICATION_JSON_VALUE)
+  GuideRevision newest(@PathVariable String key) {
+    return guides.newest(key);
+  }
+
+  @GetMapping(path = "/{key}/revisions", produces = MediaType.APPLICATION_JSON_VALUE)
+  List<GuideSummary> revisions(@PathVariable String key) {
+    return guides.revisions(key);
+  }
+
+  /** A revision's text as it was written. */
+  @GetMapping(path = "/{key}/revisions/{revision}/yaml", produces = YAML)
+  String yaml(@PathVariable String key, @PathVariable int revision) {
+    return guides.revision(key, revision).text();
+  }
+
+  /** Says what is wrong with a text; nothing is stored. */
+  @PostMapping(
+      path = "/validate",
+      consumes = {YAML, MediaType.APPLICATION_JSON_VALUE},
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  Problems validate(@RequestBody byte[] text) {
+    try {
+      GuideReader.read(new String(text, StandardCharsets.UTF_8));
+      return new Problems(List.of());
+    } catch (InvalidTextException e) {
+      return new Problems(e.problems());
+    }
+  }
+
+  /** What is wrong with a guide's text. */
+  record Problems(List<TextProblem> problems) {}
+
+  /** Saves a guide's text as a new revision. */
+  @PutMapping(
+      path = "/{key}",
+      consumes = {YAML, MediaType.APPLICATION_JSON_VALUE},
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  GuideRevision save(@PathVariable String key, @RequestBody byte[] text) {
+    return guides.save(key, new String(text, StandardCharsets.UTF_8));
+  }
+}

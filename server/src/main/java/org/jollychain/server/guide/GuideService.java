@@ -1,0 +1,106 @@
+package org.jollychain.server.guide;
+
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
+import java.util.List;
+import java.util.Optional;
+import org.jollychain.core.guide.Guide;
+import org.jollychain.core.guide.GuideReader;
+import org.jollychain.core.sheet.Family;
+import org.jollychain.core.text.InvalidTextException;
+import org.jollychain.core.text.Nearest;
+import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Stamps;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps guides. */
+@Service
+public class GuideService {
+
+  private static final int MOST_KEPT = 100;
+
+  private final GuideMapper guides;
+  private final Stamps stamps;
+  private final LoadingCache<String, Guide> read =
+      Caffeine.newBuilder().maximumSize(MOST_KEPT).build(GuideReader::read);
+
+  GuideService(GuideMapper guides, Stamps stamps) {
+    this.guides = guides;
+    this.stamps = stamps;
+  }
+
+  List<GuideSummary> latest() {
+    return guides.latest();
+  }
+
+  /**
+   * @throws RefusedException when there is no such guide
+   */
+  List<GuideSummary> revisions(String key) {
+    newest(key);
+    return guides.revisions(key);
+  }
+
+  /**
+   * @throws RefusedException when there is no such guide
+   */
+  GuideRevision newest(String key) {
+    return guides
+        .newest(key)
+        .orElseThrow(
+            () ->
+                RefusedException.notFound(
+                    "There is no guide \"%s\"%s."
+                        .formatted(
+                            key,
+                            Nearest.suggestion(
+                                key, guides.latest().stream().map(GuideSummary::key).toList()))));
+  }
+
+  /**
+   * @throws RefusedException when there is no such revision
+   */
+  public GuideRevision revision(String key, int revision) {
+    return guides
+        .find(key, revision)
+        .orElseThrow(
+            () ->
+                RefusedException.notFound(
+                    "There is no revision %d of a guide \"%s\".".formatted(revision, key)));
+  }
+
+  /** What new jobs of a family are guided by, if there is anything. */
+  public Optional<GuideRevision> forFamily(Family family) {
+    return guides.forFamily(family.toString());
+  }
+
+  /** A guide's text as what it says. */
+  public Guide read(String text) {
+    return read.get(text);
+  }
+
+  /**
+   * Saves a guide as a new revision; the text that is newest already makes none.
+   *
+   * @throws InvalidTextException when the text is no valid guide
+   * @throws RefusedException when the guide calls itself otherwise
+   */
+  @Transactional
+  public GuideRevision save(String key, String text) {
+    Guide guide = GuideReader.read(text);
+    if (!guide.key().equals(key)) {
+      throw RefusedException.unprocessable(
+          "The guide calls itself \"%s\" and was sent as \"%s\"; make the two one."
+              .formatted(guide.key(), key));
+    }
+    guides.lock(key);
+    Optional<GuideRevision> newest = guides.newest(key);
+    if (newest.isPresent() && newest.get().text().equals(text)) {
+      return newest.get();
+    }
+    int revision = newest.map(GuideRevision::revision).orElse(0) + 1;
+    guides.insert(guide, guide.family().toString(), revision, text, stamps.now());
+    return revision(key, revision);
+  }
+}
