@@ -33,6 +33,10 @@ export type PathTests = components['schemas']['PathTests'];
 export type PathTest = PathTests['supply'][number];
 export type Assessed = components['schemas']['Assessed'];
 export type Unit = components['schemas']['Unit'];
+export type Visit = components['schemas']['Visit'];
+export type Item = components['schemas']['Item'];
+export type CauseCheck = Visit['cause']['next'][number];
+export type VisitKind = components['schemas']['Told']['kind'];
 export type NewJob = components['schemas']['NewJob'];
 
 /** What the server says when it cannot do as asked (RFC 9457), or that it cannot be reached. */
@@ -110,6 +114,10 @@ export const api = {
     request<JobView>('PUT', `/api/jobs/${job}/evidence/${id}`, evidence),
   strike: (job: string, id: string, why: string) =>
     request<JobView>('PUT', `/api/jobs/${job}/evidence/${id}/strike`, { why }),
+  tell: (job: string, id: string, kind: VisitKind, subject: string, value: string) =>
+    request<JobView>('PUT', `/api/jobs/${job}/entries/${id}`, { kind, subject, value }),
+  closeJob: (job: string, as: string, outcome: string, version: number) =>
+    request<JobView>('PUT', `/api/jobs/${job}/close`, { as, outcome, version }),
   units: () => request<Unit[]>('GET', '/api/units'),
   sheets: () => request<SheetSummary[]>('GET', '/api/sheets'),
   sheet: (key: string, revision: number) => request<Sheet>('GET', revisionPath(key, revision)),

@@ -164,6 +164,7 @@ export function job(more: Partial<JobView['job']> = {}): JobView['job'] {
     technician: '',
     openedAt: '2026-02-03T04:05:06Z',
     outcome: '',
+    closedAs: '',
     struckWhy: '',
     version: 1,
     ...more
@@ -180,7 +181,26 @@ export function jobView(more: Partial<JobView> = {}): JobView {
     policy: {},
     assessment: assessment(),
     plan: plan('ask', []),
+    visit: visit(),
+    entries: [],
+    ...more
+  };
+}
+
+/** A visit of which nothing was told. */
+export function visit(more: Partial<JobView['visit']> = {}): JobView['visit'] {
+  return {
     progress: [],
+    hazards: [],
+    simple: [],
+    accesses: [],
+    cause: { state: 'not-needed', causes: [], next: [], say: '' },
+    actions: [],
+    renewed: [],
+    proofs: [],
+    currents: [],
+    prevention: [],
+    summary: '',
     ...more
   };
 }

@@ -25,8 +25,18 @@ export const SHORTCUT_HELP: [keys: string, meaning: string][] = [
   ['p', 'back to what is proposed'],
   ['s', 'skip what is proposed'],
   ['Esc', 'empty the field'],
+  ['1 – 6', 'an answer, in the steps where nothing is read'],
+  ['Page ↓ ↑', 'the next step, the step before'],
   ['?', 'this list']
 ];
+
+/** Whether a key pressed there is meant for it. */
+export function isField(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    target.closest('textarea, select, input:not([type="radio"]), [contenteditable], [role="dialog"]') !== null
+  );
+}
 
 /**
  * Sorts a key pressed anywhere on the page: a shortcut, text for the reading field, or neither.

@@ -3,13 +3,19 @@
   import { onMount, tick, untrack } from 'svelte';
   import type { Entry } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
-  import { keyMeaning } from '../../lib/input/shortcuts';
+  import { isField, keyMeaning } from '../../lib/input/shortcuts';
   import KeysDialog from './dialogs/KeysDialog.svelte';
   import PlanDialog from './dialogs/PlanDialog.svelte';
   import StrikeDialog from './dialogs/StrikeDialog.svelte';
   import { JobSession } from './JobSession.svelte';
   import JobStrip from './JobStrip.svelte';
   import StepRail from './StepRail.svelte';
+  import ArriveStep from './steps/visit/ArriveStep.svelte';
+  import CauseStep from './steps/visit/CauseStep.svelte';
+  import GetInStep from './steps/visit/GetInStep.svelte';
+  import ProveStep from './steps/visit/ProveStep.svelte';
+  import PutRightStep from './steps/visit/PutRightStep.svelte';
+  import SignOffStep from './steps/visit/SignOffStep.svelte';
   import WalkStep from './steps/walk/WalkStep.svelte';
 
   let { params }: { params: { id: string } } = $props();
@@ -43,8 +49,28 @@
     if (entry && !session.closed) dialog = { kind: 'strike', entry };
   }
 
+  /** Where nothing is measured, a digit is the answer that bears it. */
+  function onStepKey(event: KeyboardEvent) {
+    if (event.ctrlKey || event.metaKey || event.altKey || isField(event.target)) return;
+    const answer = document.querySelector<HTMLElement>(
+      `[data-key="${CSS.escape(event.key)}"]:not(:disabled)`
+    );
+    if (answer) {
+      event.preventDefault();
+      answer.click();
+    } else if (/^[\dA-Za-z]$/.test(event.key)) {
+      // the key itself goes into the field that it opens
+      document.querySelector<HTMLInputElement>('input[data-typed]')?.focus();
+    }
+  }
+
   function onkeydown(event: KeyboardEvent) {
     if (dialog || !view) return;
+    if (event.key === 'PageDown' || event.key === 'PageUp') {
+      event.preventDefault();
+      return session.turn(event.key === 'PageDown' ? 1 : -1);
+    }
+    if (!session.measuring) return onStepKey(event);
     const meaning = keyMeaning(event);
     if (!meaning) return;
     event.preventDefault();
@@ -63,14 +89,15 @@
         dialog = { kind: 'keys' };
         return;
       case 'previous':
-        return session.step(-1);
+        return session.along(-1);
       case 'next':
-        return session.step(1);
+        return session.along(1);
       case 'skip':
         return void session.skip();
       case 'proposed':
         return session.back();
       case 'log':
+        if (!session.proposal && !session.probe && session.onward) return session.show(session.onward.step);
         return void log();
     }
   }
@@ -92,16 +119,30 @@
     busy={session.busy}
     onplan={session.closed ? undefined : () => (dialog = { kind: 'plan' })}
   />
-  <StepRail progress={view.progress} />
-  <WalkStep
-    {session}
-    {view}
-    sheet={session.sheet}
-    path={session.path}
-    bind:field
-    onlog={() => log()}
-    onstrike={strike}
-  />
+  <StepRail progress={view.visit.progress} shown={session.step} onshow={(step) => session.show(step)} />
+  {#if session.step === 'arrive'}
+    <ArriveStep {session} {view} />
+  {:else if session.step === 'get-in'}
+    <GetInStep {session} {view} />
+  {:else if session.step === 'cause'}
+    <CauseStep {session} {view} sheet={session.sheet} />
+  {:else if session.step === 'put-right'}
+    <PutRightStep {session} {view} sheet={session.sheet} />
+  {:else if session.step === 'prove'}
+    <ProveStep {session} {view} />
+  {:else if session.step === 'sign-off'}
+    <SignOffStep {session} {view} />
+  {:else}
+    <WalkStep
+      {session}
+      {view}
+      sheet={session.sheet}
+      path={session.path}
+      bind:field
+      onlog={() => log()}
+      onstrike={strike}
+    />
+  {/if}
 {/if}
 
 {#if dialog?.kind === 'plan' && view}

@@ -9,10 +9,13 @@ import {
   Problem,
   type Proposal,
   type Sheet,
+  type VisitKind,
   reason
 } from '../../lib/api/client';
 import { Pending } from '../../lib/input/pending';
 import { asEvidence, type Choice, chosenProbe, type How, PLAIN, proposed, SUPPLY } from './steps/walk/probe';
+
+export type Step = JobView['visit']['progress'][number]['step'];
 
 /** Why a change was not made, and whether the same would be refused again. */
 export interface Failure {
@@ -36,6 +39,8 @@ export class JobSession {
   /** Another of the proposals, in place of the first. */
   instead = $state.raw<Proposal>();
   how = $state<How>({ ...PLAIN });
+  /** The step of the visit that is looked at. */
+  step = $state<Step>('walk');
   /** What is wrong with the reading that was logged last. */
   error = $state('');
   busy = $state(false);
@@ -43,11 +48,14 @@ export class JobSession {
   #pathTests = $state.raw<PathTests[]>([]);
   #draft = $state('');
   readonly #pending: Pending<Evidence>;
+  readonly #untold: Pending<unknown>;
 
   readonly path = $derived(this.view?.assessment.paths[this.pathIndex]);
   readonly tests = $derived(this.#pathTests.find((t) => t.path === this.path?.id));
   // eslint-disable-next-line svelte/prefer-svelte-reactivity -- made anew with every view, never changed
   readonly parts = $derived(new Map(this.view?.assessment.parts.map((p) => [p.id, p]) ?? []));
+  /** Whether the step that is looked at takes readings. */
+  readonly measuring = $derived(['supply', 'walk', 'confirm'].includes(this.step));
   readonly live = $derived(this.view?.job.permit === 'live');
   readonly closed = $derived(this.view?.job.closedAt !== undefined || this.view?.job.struckAt !== undefined);
   readonly proposal = $derived(this.instead ?? this.view?.plan.next[0]);
@@ -63,6 +71,7 @@ export class JobSession {
 
   constructor(readonly id: string) {
     this.#pending = new Pending<Evidence>(`pending ${id}`);
+    this.#untold = new Pending<unknown>(`untold ${id}`);
     this.#draft = localStorage.getItem(this.#draftKey) ?? '';
   }
 
@@ -160,6 +169,47 @@ export class JobSession {
     return this.send(() => api.planJob(this.id, permit, policy, version));
   }
 
+  /** Looks at a step; nothing that was typed is lost. */
+  show(step: Step): void {
+    this.step = step;
+    this.error = '';
+  }
+
+  /** The step after, or the one before. */
+  turn(by: 1 | -1): void {
+    const steps = this.view?.visit.progress.map((p) => p.step) ?? [];
+    const to = steps[steps.indexOf(this.step) + by];
+    if (to) this.show(to);
+  }
+
+  /** Where the work goes on once the fault is found. */
+  readonly onward = $derived(
+    this.view?.visit.progress.find(
+      (p) => p.state === 'here' && !['supply', 'walk', 'confirm'].includes(p.step)
+    )
+  );
+
+  /** Tells something of the visit; sent again after a lost answer it is told once. */
+  async tell(kind: VisitKind, subject: string, value: string): Promise<boolean> {
+    if (this.busy || this.closed) return false;
+    const told = { kind, subject, value };
+    const at = this.onward?.step;
+    const id = this.#untold.idOf(told);
+    const failure = await this.send(() => api.tell(this.id, id, kind, subject, value));
+    if (!failure || failure.final) this.#untold.settled();
+    this.error = failure?.why ?? '';
+    // what was the last of a step leads on to the next
+    if (this.step === at && this.onward && this.onward.step !== at) this.show(this.onward.step);
+    return !failure;
+  }
+
+  async close(as: string, outcome: string): Promise<boolean> {
+    const version = this.view?.job.version ?? 0;
+    const failure = await this.send(() => api.closeJob(this.id, as, outcome, version));
+    this.error = failure?.why ?? '';
+    return !failure;
+  }
+
   async skip(): Promise<void> {
     const { proposal } = this;
     if (!this.own && proposal) await this.#without('skipped', proposal.id);
@@ -214,7 +264,7 @@ export class JobSession {
   }
 
   /** One link further along the chain, or back as far as there is something to measure. */
-  step(by: 1 | -1): void {
+  along(by: 1 | -1): void {
     const last = (this.path?.risers.length ?? 1) - 1;
     this.select(Math.min(last, Math.max(this.#least, this.chosen + by)));
   }

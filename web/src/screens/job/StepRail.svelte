@@ -1,17 +1,25 @@
 <script lang="ts">
   import type { JobView } from '../../lib/api/client';
 
-  /** How far every step of the visit is. */
-  let { progress }: { progress: JobView['progress'] } = $props();
+  type Progress = JobView['visit']['progress'];
+
+  /** How far every step of the visit is, and which is looked at. */
+  let {
+    progress,
+    shown,
+    onshow
+  }: { progress: Progress; shown: string; onshow: (step: Progress[number]['step']) => void } = $props();
 </script>
 
 <ol aria-label="Steps">
   {#each progress as { step, title, state, note } (step)}
-    <li class={state} aria-current={state === 'here' ? 'step' : undefined}>
-      <svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true">
-        <circle cx="7" cy="7" r="5" />
-      </svg>
-      <span>{title}<small>{note}</small></span>
+    <li class={state} class:shown={shown === step} aria-current={state === 'here' ? 'step' : undefined}>
+      <button type="button" aria-pressed={shown === step} onclick={() => onshow(step)}>
+        <svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true">
+          <circle cx="7" cy="7" r="5" />
+        </svg>
+        <span>{title}<small>{note}</small></span>
+      </button>
     </li>
   {/each}
 </ol>
@@ -20,20 +28,31 @@
   ol {
     list-style: none;
     margin: 0;
-    padding: 7px 20px;
+    padding: 0 20px;
     display: grid;
     grid-template-columns: repeat(9, minmax(max-content, 1fr));
     gap: 1rem;
     background: var(--card);
     border-bottom: 1px solid var(--line);
   }
-  li {
+  button {
     display: flex;
     align-items: flex-start;
     gap: 8px;
+    padding: 7px 0 5px;
+    background: none;
+    border: 0;
+    border-bottom: 3px solid transparent;
+    font: inherit;
     font-size: 0.875rem;
     line-height: 1.2;
+    color: inherit;
+    text-align: left;
     white-space: nowrap;
+    cursor: pointer;
+  }
+  .shown button {
+    border-color: var(--brass-line);
   }
   small {
     display: block;
@@ -62,8 +81,12 @@
   .here small {
     font-weight: 400;
   }
-  .open {
+  .open,
+  .not-needed {
     color: var(--ink-soft);
+  }
+  .not-needed svg {
+    stroke: none;
   }
   .open svg {
     stroke: var(--ink-soft);
@@ -81,14 +104,20 @@
     small {
       display: none;
     }
-    .open span {
+    .open:not(.shown) span,
+    .not-needed:not(.shown) span {
       position: absolute;
       clip-path: inset(50%);
     }
+    button {
+      min-width: 24px;
+      min-height: 40px;
+      align-items: center;
+    }
   }
   @media (max-width: 672px) {
-    .done span,
-    .doubtful span {
+    .done:not(.shown) span,
+    .doubtful:not(.shown) span {
       position: absolute;
       clip-path: inset(50%);
     }

@@ -56,15 +56,15 @@ describe('a session', () => {
 
   it('moves along the chain to its ends, and to the supply with a permit alone', async () => {
     const live = await opened(asking);
-    live.step(-1);
+    live.along(-1);
     expect(live.chosen).toBe(SUPPLY);
-    live.step(-1);
+    live.along(-1);
     expect(live.chosen).toBe(SUPPLY);
-    for (let i = 0; i < 5; i++) live.step(1);
+    for (let i = 0; i < 5; i++) live.along(1);
     expect(live.chosen).toBe(1);
 
     const isolated = await opened(jobView({ job: job({ permit: 'isolated' }) }));
-    isolated.step(-1);
+    isolated.along(-1);
     expect([isolated.chosen, isolated.probe?.function]).toEqual([0, 'ohms']);
   });
 

@@ -4,6 +4,7 @@
   import { api, type JobSummary, reason } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import { ago, percent } from '../../lib/format/format';
+  import { isField } from '../../lib/input/shortcuts';
   import NewJob from './NewJob.svelte';
 
   let jobs = $state.raw<JobSummary[]>();
@@ -25,6 +26,12 @@
 
   load();
 
+  function onkeydown(event: KeyboardEvent) {
+    if (event.key !== 'n' || event.ctrlKey || event.metaKey || event.altKey || isField(event.target)) return;
+    event.preventDefault();
+    opening = true;
+  }
+
   async function load() {
     try {
       away = '';
@@ -35,6 +42,7 @@
   }
 </script>
 
+<svelte:window onkeydown={opening ? undefined : onkeydown} />
 <svelte:head><title>Jobs · Jolly Chain</title></svelte:head>
 
 <div class="plain-page">

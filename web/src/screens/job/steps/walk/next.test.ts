@@ -119,12 +119,12 @@ describe('on a phone', () => {
 
 describe('the steps', () => {
   it('stand as the server says, the one where the work is marked', () => {
-    const progress: JobView['progress'] = [
+    const progress: JobView['visit']['progress'] = [
       { step: 'supply', title: 'Supply', state: 'done', note: 'sound' },
       { step: 'walk', title: 'Walk the chain', state: 'here', note: 'here' },
       { step: 'confirm', title: 'Confirm', state: 'open', note: 'no suspect yet' }
     ];
-    render(StepRail, { progress });
+    render(StepRail, { progress, shown: 'walk', onshow: () => {} });
     const steps = screen.getAllByRole('listitem');
     expect(steps.map((s) => s.getAttribute('aria-current'))).toEqual([null, 'step', null]);
     expect(screen.getByText('no suspect yet')).toBeInTheDocument();

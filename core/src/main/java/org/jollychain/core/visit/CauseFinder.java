@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -249,8 +250,15 @@ public final class CauseFinder {
       return "none of them stands out";
     }
     double named = likely.stream().mapToDouble(i -> byCause[i]).sum();
-    String titles = String.join(" or ", likely.stream().map(i -> causes.get(i).title()).toList());
+    String titles = causes.get(likely.get(0)).title();
+    if (likely.size() > 1) {
+      titles += " or " + within(causes.get(likely.get(1)).title());
+    }
     return named > SURE ? titles : titles + ", or others";
+  }
+
+  private static String within(String title) {
+    return title.substring(0, 1).toLowerCase(Locale.ROOT) + title.substring(1);
   }
 
   private static CauseSearch.State state(

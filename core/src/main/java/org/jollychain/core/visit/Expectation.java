@@ -1,7 +1,6 @@
 package org.jollychain.core.visit;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.network.UnitModel;
@@ -23,6 +22,9 @@ public record Expectation(
   /** Less is no current a clamp shows. */
   private static final double LEAST_AMPERES = 0.05;
 
+  /** The first situation in which it carries about as much as in any. */
+  private static final double NEARLY = 0.98;
+
   /** What a clamp itself leaves open (a share); common practice, no source. */
   private static final double CLAMP = 0.03;
 
@@ -35,10 +37,13 @@ public record Expectation(
     List<Expectation> all = new ArrayList<>();
     for (Path path : unit.sheet().paths().values()) {
       Part load = unit.sheet().part(path.load());
+      List<Situation> live =
+          unit.sheet().situations().values().stream().filter(Situation::supplyOn).toList();
+      double most = live.stream().mapToDouble(s -> amperes(unit, s, load)).max().orElse(0);
       Situation busiest =
-          unit.sheet().situations().values().stream()
-              .filter(Situation::supplyOn)
-              .max(Comparator.comparingDouble(s -> amperes(unit, s, load)))
+          live.stream()
+              .filter(s -> amperes(unit, s, load) >= NEARLY * most)
+              .findFirst()
               .orElseThrow();
       double amperes = volts * amperes(unit, busiest, load);
       double band = load.behaviour().tolerance() + CLAMP;

@@ -2,10 +2,14 @@ package org.jollychain.core.visit;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
+import org.jollychain.core.sheet.Sheet;
 
 /**
  * How far a step is.
@@ -42,9 +46,13 @@ public record Progress(Step step, String title, State state, String note) {
    *
    * @param visit what its steps have to offer
    */
-  static List<Progress> of(Visit visit, Visit.Told told, Assessment assessment, Plan plan) {
+  static List<Progress> of(
+      Sheet sheet, Visit visit, Visit.Told told, Assessment assessment, Plan plan) {
     boolean confirmed = assessment.leading().confirmed() && plan.state() != Plan.State.CONFIRM;
     boolean found = told.closed() || confirmed;
+    Optional<Part> toRenew =
+        Optional.ofNullable(sheet.parts().get(assessment.leading().part()))
+            .filter(Progress::renewedWhenFailed);
     List<Progress> steps =
         new ArrayList<>(
             List.of(
@@ -54,7 +62,7 @@ public record Progress(Step step, String title, State state, String note) {
                 walk(found, plan.state()),
                 confirm(found, plan.state()),
                 cause(visit.cause(), told.closed()),
-                putRight(visit, confirmed),
+                putRight(visit, confirmed ? toRenew : Optional.empty(), confirmed),
                 prove(visit),
                 told.closed()
                     ? new Progress(Step.SIGN_OFF, State.DONE, "closed")
@@ -145,7 +153,14 @@ public record Progress(Step step, String title, State state, String note) {
     };
   }
 
-  private static Progress putRight(Visit visit, boolean confirmed) {
+  /** Joints are mended; what is spent, trips or heats is renewed once it has failed. */
+  private static boolean renewedWhenFailed(Part part) {
+    return part.kind().is(PartKind.Trait.ONE_SHOT)
+        || part.thermal().isPresent()
+        || part.actsAsLoad();
+  }
+
+  private static Progress putRight(Visit visit, Optional<Part> toRenew, boolean confirmed) {
     List<Visit.Item> due = visit.actions().stream().filter(Visit.Item::due).toList();
     boolean different =
         visit.renewed().stream().anyMatch(r -> r.verdict() == Replacement.Verdict.DIFFERENT);
@@ -155,6 +170,12 @@ public record Progress(Step step, String title, State state, String note) {
     long left = due.stream().filter(a -> a.answer().isEmpty()).count();
     boolean done =
         !visit.renewed().isEmpty() || visit.actions().stream().anyMatch(a -> !a.answer().isEmpty());
+    Optional<Part> old =
+        toRenew.filter(p -> visit.renewed().stream().noneMatch(r -> r.part().equals(p.id())));
+    if (done && left == 0 && old.isPresent()) {
+      return new Progress(
+          Step.PUT_RIGHT, State.OPEN, "%s not renewed".formatted(old.get().title()));
+    }
     if (done && left == 0) {
       return new Progress(Step.PUT_RIGHT, State.DONE, "done");
     }

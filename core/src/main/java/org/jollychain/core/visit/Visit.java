@@ -3,8 +3,10 @@ package org.jollychain.core.visit;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.guide.Cause;
@@ -28,6 +30,7 @@ import org.jollychain.core.sheet.Sheet;
  * @param proofs of the repair
  * @param currents what a clamp has to show
  * @param prevention of the causes found
+ * @param summary what was found and done, in a sentence or two
  */
 public record Visit(
     List<Progress> progress,
@@ -39,7 +42,8 @@ public record Visit(
     List<Renewal> renewed,
     List<Item> proofs,
     List<Expectation> currents,
-    List<Guide.Prevention> prevention) {
+    List<Guide.Prevention> prevention,
+    String summary) {
 
   /**
    * Something to be read, done or answered.
@@ -135,13 +139,39 @@ public record Visit(
             renewed(sheet, told),
             guide.map(g -> proofs(g, told)).orElse(List.of()),
             Expectation.of(unit, assessment.supply().heatShare()),
-            guide.map(g -> prevention(g, found)).orElse(List.of()));
-    return visit.progressing(Progress.of(visit, told, assessment, plan));
+            guide.map(g -> prevention(g, found)).orElse(List.of()),
+            "");
+    return visit.told(
+        Progress.of(sheet, visit, told, assessment, plan),
+        visit.summary(assessment.leading(), found));
   }
 
-  private Visit progressing(List<Progress> steps) {
+  private Visit told(List<Progress> steps, String summary) {
     return new Visit(
-        steps, hazards, simple, accesses, cause, actions, renewed, proofs, currents, prevention);
+        steps,
+        hazards,
+        simple,
+        accesses,
+        cause,
+        actions,
+        renewed,
+        proofs,
+        currents,
+        prevention,
+        summary);
+  }
+
+  private String summary(Assessment.Leading leading, List<Cause> found) {
+    List<String> said = new ArrayList<>();
+    if (leading.confirmed()) {
+      said.add(leading.title());
+    }
+    found.forEach(c -> said.add(c.title()));
+    actions.stream().filter(a -> !a.answer().isEmpty()).forEach(a -> said.add(a.title()));
+    renewed.forEach(r -> said.add(r.title() + " renewed"));
+    return said.stream()
+        .map(s -> s.substring(0, 1).toUpperCase(Locale.ROOT) + s.substring(1) + ".")
+        .collect(Collectors.joining(" "));
   }
 
   private static List<Cause> found(Optional<Guide> guide, CauseSearch search) {

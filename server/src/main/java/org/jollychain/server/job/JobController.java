@@ -119,6 +119,18 @@ class JobController {
         Map.of("view", assessor.view(id), "paper", assessor.routePaper(id, depth)));
   }
 
+  /** What is left with the customer. */
+  @GetMapping(path = "/{id}/sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+  byte[] sheetPdf(@PathVariable UUID id) {
+    return paper.pdf("job-sheet.xhtml", JobSheet.of(assessor.view(id)).printed());
+  }
+
+  /** The same as a page. */
+  @GetMapping(path = "/{id}/sheet.html", produces = "text/html;charset=UTF-8")
+  String sheetHtml(@PathVariable UUID id) {
+    return paper.page("job-sheet.xhtml", JobSheet.of(assessor.view(id)).printed());
+  }
+
   /** The evidence as comma-separated values. */
   @GetMapping(path = "/{id}/evidence.csv", produces = "text/csv;charset=UTF-8")
   String csv(@PathVariable UUID id) {

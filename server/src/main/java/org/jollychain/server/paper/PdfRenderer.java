@@ -37,9 +37,7 @@ public class PdfRenderer {
    * @return the PDF
    */
   public byte[] pdf(String template, Map<String, Object> values) {
-    Map<String, Object> all = new HashMap<>(values);
-    all.put("style", style);
-    String page = templates.filled(template, all);
+    String page = page(template, values);
     PdfRendererBuilder builder = new PdfRendererBuilder();
     font(builder, "IBM Plex Sans", 400, SANS.formatted("400Regular", "400Regular"));
     font(builder, "IBM Plex Sans", 600, SANS.formatted("600SemiBold", "600SemiBold"));
@@ -55,6 +53,13 @@ public class PdfRenderer {
       throw new UncheckedIOException(e);
     }
     return pdf.toByteArray();
+  }
+
+  /** The same as a page of XHTML. */
+  public String page(String template, Map<String, Object> values) {
+    Map<String, Object> all = new HashMap<>(values);
+    all.put("style", style);
+    return templates.filled(template, all);
   }
 
   private static void font(PdfRendererBuilder builder, String family, int weight, String file) {

@@ -1,0 +1,179 @@
+package org.jollychain.server.job;
+
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.visit.CauseSearch;
+import org.jollychain.core.visit.Visit;
+import org.jollychain.core.visit.VisitEntry;
+
+/**
+ * What is left with the customer: the story in plain sentences, every reading beside what was to be
+ * expected, the potential along the chain before and after, and what keeps it from coming back. All
+ * of it is made from the entries.
+ *
+ * @param story heading and sentence
+ * @param readings that stand
+ */
+record JobSheet(
+    String title,
+    List<String> about,
+    List<Line> story,
+    List<Reading> readings,
+    Optional<StaircasePaper> before,
+    Optional<StaircasePaper> after,
+    List<Line> prevention) {
+
+  /** Readings on one sheet of paper; the rest is in the log. */
+  private static final int MOST_READINGS = 24;
+
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
+
+  /** A heading and what is said under it. */
+  record Line(String heading, String text) {}
+
+  record Reading(String place, String shown, String expected) {}
+
+  /** A staircase under its heading. */
+  record Drawn(String heading, StaircasePaper drawing) {}
+
+  /** For its template. */
+  Map<String, Object> printed() {
+    List<Drawn> stairs = new ArrayList<>();
+    before.ifPresent(s -> stairs.add(new Drawn("Along the chain, as found", s)));
+    after.ifPresent(s -> stairs.add(new Drawn("Along the chain, as it has to be again", s)));
+    return Map.of("sheet", this, "stairs", stairs);
+  }
+
+  static JobSheet of(JobView view) {
+    Job job = view.job();
+    Visit visit = view.visit();
+    Assessment assessment = view.assessment();
+    OffsetDateTime end =
+        job.closedAt() == null ? OffsetDateTime.now(ZoneOffset.UTC) : job.closedAt();
+    List<String> about = new ArrayList<>();
+    about.add(view.sheetTitle());
+    add(about, job.unitModel());
+    add(about, job.unitPlace());
+    about.add(
+        job.closedAt() == null ? "open, as of " + DAY.format(end) : "closed " + DAY.format(end));
+    add(about, job.technician());
+    Optional<Assessment.Staircase> chain = chain(assessment);
+    return new JobSheet(
+        "%s %s"
+            .formatted(job.unitTag(), job.unitTitle().equals(job.unitTag()) ? "" : job.unitTitle())
+            .strip(),
+        about,
+        story(view),
+        assessment.evidence().stream()
+            .limit(MOST_READINGS)
+            .map(e -> new Reading(e.place(), e.shown(), e.ifSound()))
+            .toList(),
+        chain.map(c -> StaircasePaper.of(c, Assessment.Tread::estimated)),
+        chain
+            .filter(c -> job.closedAs() == Job.ClosedAs.REPAIRED)
+            .map(c -> StaircasePaper.of(c, Assessment.Tread::expected)),
+        visit.prevention().stream()
+            .map(p -> new Line(DAY.format(end.plusMonths(p.months())), p.title()))
+            .toList());
+  }
+
+  private static void add(List<String> about, String text) {
+    if (!text.isEmpty()) {
+      about.add(text);
+    }
+  }
+
+  /** The chain in which what leads stands, or the first. */
+  private static Optional<Assessment.Staircase> chain(Assessment assessment) {
+    String part = assessment.leading().part();
+    return assessment.paths().stream()
+        .filter(p -> p.risers().stream().anyMatch(r -> r.part().equals(part)))
+        .findFirst()
+        .or(() -> assessment.paths().stream().findFirst());
+  }
+
+  private static List<Line> story(JobView view) {
+    Job job = view.job();
+    Visit visit = view.visit();
+    Assessment a = view.assessment();
+    List<Line> story = new ArrayList<>();
+    say(story, "Complaint", view.complaintTitle());
+    say(story, "Put right at once", answered(visit.simple(), VisitEntry.NO));
+    say(
+        story,
+        "Supply",
+        a.supply().verdict().toString().replace('-', ' ')
+            + (a.supply().because().isEmpty() ? "" : ": " + a.supply().because().get(0)));
+    say(
+        story,
+        "What was wrong",
+        a.leading().confirmed()
+            ? "%s, by its own test.".formatted(sentence(a.leading().title()))
+            : a.leading().probability() > 0.5
+                ? "Not shown by a test of its own. Most likely: %s.".formatted(a.leading().title())
+                : "No test failed. Suspected: %s.".formatted(a.leading().title()));
+    say(story, "Cause", cause(view));
+    say(story, "Put right", answered(visit.actions(), VisitEntry.YES));
+    say(
+        story,
+        "Renewed",
+        visit.renewed().stream()
+            .map(
+                r ->
+                    "%s (%s)"
+                        .formatted(
+                            r.title(),
+                            r.printed().isEmpty() ? "no rating to be read" : r.printed()))
+            .collect(Collectors.joining("; ")));
+    say(story, "Proved", answered(visit.proofs(), VisitEntry.YES));
+    say(story, "Does not hold", answered(visit.proofs(), VisitEntry.NO));
+    say(
+        story,
+        "Outcome",
+        (job.closedAs() == Job.ClosedAs.UNSAID
+                ? ""
+                : sentence(job.closedAs().toString().replace('-', ' ')) + ". ")
+            + job.outcome());
+    return story;
+  }
+
+  private static String cause(JobView view) {
+    CauseSearch search = view.visit().cause();
+    if (search.state() == CauseSearch.State.NOT_FOUND) {
+      return view.entries().stream()
+          .filter(l -> l.struckAt() == null && l.kind() == VisitEntry.Kind.CAUSE)
+          .map(l -> "Not found: " + l.value())
+          .reduce((first, last) -> last)
+          .orElse("");
+    }
+    return search.state() == CauseSearch.State.FOUND
+        ? search.say().replaceFirst("^Found: ", "")
+        : "";
+  }
+
+  private static String answered(List<Visit.Item> items, String answer) {
+    return items.stream()
+        .filter(i -> i.answer().equals(answer))
+        .map(Visit.Item::title)
+        .collect(Collectors.joining("; "));
+  }
+
+  private static String sentence(String text) {
+    return text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
+  }
+
+  private static void say(List<Line> story, String heading, String text) {
+    if (!text.isBlank()) {
+      story.add(new Line(heading, text));
+    }
+  }
+}

@@ -1,0 +1,217 @@
+package org.jollychain.server.job;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.allOf;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.hasItem;
+import static org.hamcrest.Matchers.hasSize;
+import static org.hamcrest.Matchers.startsWith;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.UUID;
+import org.jollychain.server.ServerTest;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.MediaType;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.ResultActions;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The visit's part of the API: guides, entries, signing off, the job sheet. */
+@ServerTest
+@Transactional
+class VisitHttpTest {
+
+  private static final String LAMP =
+      """
+      format: jolly-chain/guide/1
+      key: lamp
+      title: Lamps
+      family: other
+      causes: {worn: {title: Worn, weight: 1, put-right: [renew]}}
+      checks:
+        look: {title: Look, minutes: 1, outcomes: {good: Good, bad: Bad}, given: {worn: {bad: 1}, otherwise: {good: 1}}}
+      actions: {renew: {title: Renewed, minutes: 1}}
+      """;
+
+  @Autowired private MockMvc http;
+
+  private final String job = "/api/jobs/" + UUID.randomUUID();
+
+  private ResultActions send(String path, String body) throws Exception {
+    return http.perform(put(path).contentType(MediaType.APPLICATION_JSON).content(body));
+  }
+
+  private ResultActions tell(String kind, String subject, String value) throws Exception {
+    return tell(UUID.randomUUID(), kind, subject, value);
+  }
+
+  private ResultActions tell(UUID id, String kind, String subject, String value) throws Exception {
+    return send(
+        job + "/entries/" + id,
+        """
+        {"kind": "%s", "subject": "%s", "value": "%s"}
+        """
+            .formatted(kind, subject, value));
+  }
+
+  private ResultActions close(String as, int version) throws Exception {
+    return send(
+        job + "/close",
+        """
+        {"as": "%s", "outcome": "Heats again.", "version": %d}
+        """
+            .formatted(as, version));
+  }
+
+  @BeforeEach
+  void a_dryer_whose_cut_off_has_failed_its_own_test() throws Exception {
+    send(
+            job,
+            """
+            {"tag": "LAU-9", "sheet": "dryer-timer-240", "complaint": "no-heat", "permit": "live"}
+            """)
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.job.guideKey").value("dryer-electric"));
+    for (int i = 0; i < 2; i++) {
+      send(
+          job + "/evidence/" + UUID.randomUUID(),
+          """
+          {"function": "ohms", "across": "thermal-cutoff", "situation": "isolated", "value": "OL"}
+          """);
+    }
+  }
+
+  @Test
+  void it_is_signed_off_as_repaired_once_everything_is_told() throws Exception {
+    close("repaired", 1)
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(
+            jsonPath("$.detail")
+                .value(
+                    allOf(
+                        containsString("why the link opened"),
+                        containsString("what was put right"),
+                        containsString("every proof"))));
+    close("not-reproduced", 1)
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.detail").value(containsString("failed its own test")));
+    tell("opened", "rear-panel", "")
+        .andExpect(jsonPath("$.visit.progress[?(@.step == 'get-in')].note").value("1 open"));
+    tell("check", "duct-look", "lint")
+        .andExpect(jsonPath("$.visit.cause.state").value("found"))
+        .andExpect(jsonPath("$.visit.cause.causes[0].id").value("lint-duct"));
+    tell("done", "clean-duct", "")
+        .andExpect(
+            jsonPath("$.visit.progress[?(@.step == 'put-right')].note")
+                .value("thermal cut-off not renewed"));
+    tell("renewed", "thermal-cutoff", "178 C")
+        .andExpect(jsonPath("$.visit.renewed[0].verdict").value("same"));
+    for (String proof :
+        new String[] {"warm", "current", "air", "cycles", "door-stops", "to-case"}) {
+      tell("proved", proof, "yes").andExpect(status().isOk());
+    }
+    close("repaired", 1).andExpect(jsonPath("$.detail").value(containsString("Rear panel off")));
+    tell("closed", "rear-panel", "");
+    close("repaired", 1)
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.job.closedAs").value("repaired"));
+    tell("done", "wash-screen", "").andExpect(status().isConflict());
+    http.perform(get(job + "/sheet.html"))
+        .andExpect(content().string(containsString("Lint in the duct")))
+        .andExpect(content().string(containsString("thermal cut-off (178 C)")))
+        .andExpect(content().string(containsString("as it has to be again")));
+    http.perform(get(job + "/sheet.pdf")).andExpect(content().string(startsWith("%PDF")));
+  }
+
+  @Test
+  void an_entry_is_added_once_and_struck_with_a_reason() throws Exception {
+    UUID id = UUID.randomUUID();
+    tell(id, "check", "hood-air", "none");
+    tell(id, "check", "hood-air", "none").andExpect(jsonPath("$.entries").value(hasSize(1)));
+    tell(id, "check", "hood-air", "weak").andExpect(status().isConflict());
+    send(job + "/entries/" + id + "/strike", "{\"why\": \"\"}").andExpect(status().isBadRequest());
+    send(job + "/entries/" + id + "/strike", "{\"why\": \"wrong hood\"}")
+        .andExpect(jsonPath("$.entries[0].struckWhy").value("wrong hood"))
+        .andExpect(jsonPath("$.visit.cause.next[*].id").value(hasItem("hood-air")));
+  }
+
+  @Test
+  void what_is_not_in_guide_or_sheet_is_refused_at_its_field() throws Exception {
+    tell("check", "hood-airr", "weak")
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.field").value("subject"))
+        .andExpect(jsonPath("$.detail").value(containsString("did you mean \"hood-air\"")));
+    tell("renewed", "thermal-cutoff", "196 C")
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.detail").value(containsString("like for like")));
+    tell("guessed", "lint-duct", "").andExpect(status().is4xxClientError());
+    tell("cause", "none", " ").andExpect(jsonPath("$.detail").value(containsString("say why")));
+  }
+
+  @Test
+  void what_is_told_to_be_open_costs_the_plan_nothing_more() throws Exception {
+    String other = "/api/jobs/" + UUID.randomUUID();
+    send(
+        other,
+        """
+        {"tag": "LAU-8", "sheet": "dryer-timer-240", "complaint": "no-heat", "permit": "isolated"}
+        """);
+    http.perform(get(other)).andExpect(jsonPath("$.plan.next[0].opening").value(13.0));
+    for (String access : new String[] {"pulled", "rear-panel", "console"}) {
+      send(
+          other + "/entries/" + UUID.randomUUID(),
+          """
+          {"kind": "opened", "subject": "%s"}
+          """
+              .formatted(access));
+    }
+    http.perform(get(other)).andExpect(jsonPath("$.plan.next[0].opening").value(0.0));
+  }
+
+  @Test
+  void a_job_keeps_the_guide_it_was_opened_with() throws Exception {
+    String text =
+        http.perform(get("/api/guides/dryer-electric"))
+            .andReturn()
+            .getResponse()
+            .getContentAsString();
+    http.perform(
+            put("/api/guides/dryer-electric")
+                .contentType("application/yaml")
+                .content(
+                    LAMP.replace("key: lamp", "key: dryer-electric")
+                        .replace("family: other", "family: dryer-electric")))
+        .andExpect(jsonPath("$.revision").value(2));
+    tell("check", "duct-look", "lint").andExpect(status().isOk());
+    http.perform(get("/api/guides/dryer-electric/revisions"))
+        .andExpect(jsonPath("$").value(hasSize(2)));
+    assertThat(text).contains("hood-air");
+  }
+
+  @Test
+  void a_guide_is_checked_saved_and_refused_with_line_and_column() throws Exception {
+    http.perform(get("/api/guides")).andExpect(jsonPath("$").value(hasSize(11)));
+    http.perform(get("/api/guides/lampp")).andExpect(status().isNotFound());
+    http.perform(put("/api/guides/lamp").contentType("application/yaml").content(LAMP))
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.revision").value(1));
+    String wrong = LAMP.replace("[renew]", "[renwe]");
+    http.perform(post("/api/guides/validate").contentType("application/yaml").content(wrong))
+        .andExpect(jsonPath("$.problems[0].line").value(5))
+        .andExpect(
+            jsonPath("$.problems[0].message").value(containsString("did you mean \"renew\"")));
+    http.perform(put("/api/guides/lamp").contentType("application/yaml").content(wrong))
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.problems[0].column").value(53));
+    http.perform(get("/api/guides/lamp")).andExpect(jsonPath("$.revision").value(1));
+    http.perform(put("/api/guides/torch").contentType("application/yaml").content(LAMP))
+        .andExpect(jsonPath("$.detail").value(containsString("calls itself \"lamp\"")));
+  }
+}

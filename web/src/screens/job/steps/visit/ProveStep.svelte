@@ -1,0 +1,87 @@
+<script lang="ts">
+  import type { JobView } from '../../../../lib/api/client';
+  import { amperes, duration } from '../../../../lib/format/format';
+  import type { JobSession } from '../../JobSession.svelte';
+  import Items from './Items.svelte';
+  import StepFrame from './StepFrame.svelte';
+
+  /** What shows that the repair holds, with what a clamp has to show at this unit and this supply. */
+  let { session, view }: { session: JobSession; view: JobView } = $props();
+
+  const proofs = $derived(
+    view.visit.proofs.map((p) => ({
+      ...p,
+      note: p.note === 'currents' ? 'See the currents beside it.' : '',
+      minutes: 0,
+      title: p.minutes > 0 ? `${p.title} (within ${duration(p.minutes)})` : p.title
+    }))
+  );
+  const tell = $derived(session.closed ? undefined : session.tell.bind(session));
+</script>
+
+<StepFrame>
+  {#if proofs.length > 0}
+    <Items
+      title="It holds when"
+      note="Everything back on, every wire in its place, covers on before power."
+      items={proofs}
+      answers={[
+        ['yes', 'Holds'],
+        ['no', 'Does not']
+      ]}
+      keys
+      busy={session.busy}
+      onanswer={tell && ((item, value) => tell('proved', item.id, value))}
+    />
+  {:else}
+    <section class="card"><p class="soft">There is no guide for this family yet.</p></section>
+  {/if}
+  {#snippet aside()}
+    <section class="card" aria-label="Currents">
+      <h2>Currents, hot</h2>
+      <p class="soft">Computed for this unit at its supply as measured.</p>
+      <table>
+        <tbody>
+          {#each view.visit.currents as c (c.load)}
+            <tr>
+              <td>{c.title}<small>{c.situation}</small></td>
+              <td class="figure">{amperes(c.amperes)}</td>
+              <td class="figure soft">{amperes(c.low)} to {amperes(c.high)}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </section>
+  {/snippet}
+</StepFrame>
+
+<style>
+  section {
+    padding: 10px 16px;
+    font-size: 0.875rem;
+  }
+  h2 {
+    font-size: 1rem;
+    font-weight: 600;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    margin-top: 8px;
+  }
+  td {
+    padding: 5px 0;
+    border-top: 1px solid var(--line);
+    vertical-align: top;
+  }
+  td + td {
+    text-align: right;
+    white-space: nowrap;
+    padding-left: 10px;
+  }
+  small {
+    display: block;
+    font-size: 0.75rem;
+    color: var(--ink-soft);
+  }
+</style>

@@ -1,0 +1,151 @@
+<script lang="ts">
+  import type { JobView, Sheet } from '../../../../lib/api/client';
+  import type { JobSession } from '../../JobSession.svelte';
+  import Items from './Items.svelte';
+  import StepFrame from './StepFrame.svelte';
+
+  /** What was done about the cause, and which parts were renewed by what. */
+  let { session, view, sheet }: { session: JobSession; view: JobView; sheet: Sheet } = $props();
+
+  const VERDICTS: Record<string, string> = {
+    same: 'The same',
+    different: 'Not the same',
+    'not-readable': 'Nothing on it could be compared'
+  };
+
+  const leading = $derived(view.assessment.leading);
+  let chosen = $state<string>();
+  const part = $derived(chosen ?? (leading.part in sheet.parts ? leading.part : Object.keys(sheet.parts)[0]));
+  let printed = $state('');
+
+  const due = $derived(view.visit.actions.filter((a) => a.due || a.answer !== ''));
+  const others = $derived(view.visit.actions.filter((a) => !a.due && a.answer === ''));
+  const tell = $derived(session.closed ? undefined : session.tell.bind(session));
+
+  async function renew(event: SubmitEvent) {
+    event.preventDefault();
+    if (part && (await session.tell('renewed', part, printed))) printed = '';
+  }
+</script>
+
+<StepFrame>
+  {#if due.length > 0}
+    <Items
+      title="For what was found"
+      items={due}
+      answers={[['yes', 'Done']]}
+      keys
+      busy={session.busy}
+      onanswer={tell && ((item) => tell('done', item.id, ''))}
+    />
+  {/if}
+  <section class="card renew" aria-label="Renewed">
+    <h2>Renewed</h2>
+    <p class="soft">
+      Like for like: the same rating, the same reset, mounted as the old one. A part is condemned only by a
+      failed test of its own.
+    </p>
+    {#each view.visit.renewed as r (r.part)}
+      <p class="part" class:bad={r.verdict === 'different'}>
+        <b>{r.title}</b>
+        {r.printed || 'nothing printed on it'} · {VERDICTS[r.verdict]}{r.compared.length > 0
+          ? `: ${r.compared.join(', ')}`
+          : ''}{r.differences.length > 0 ? `: ${r.differences.join('; ')}` : ''}
+        {#if r.partners.length > 0}
+          <br /><span class="soft">Goes with it and is not renewed: {r.partners.join(', ')}.</span>
+        {/if}
+      </p>
+    {/each}
+    {#if !session.closed}
+      <form onsubmit={renew}>
+        <label>
+          Part
+          <select value={part} onchange={(e) => (chosen = e.currentTarget.value)}>
+            {#each Object.values(sheet.parts) as p (p.id)}<option value={p.id}>{p.title}</option>{/each}
+          </select>
+        </label>
+        <label class="grow">
+          Printed on the new one
+          <input
+            bind:value={printed}
+            data-typed
+            maxlength="120"
+            placeholder="L245-35F, 178 C, 5200 W 240 V, 16 A"
+          />
+        </label>
+        <button type="submit" disabled={session.busy}>Renewed</button>
+      </form>
+    {/if}
+    {#if session.error}<p class="error" role="alert">{session.error}</p>{/if}
+  </section>
+  {#snippet aside()}
+    {#if others.length > 0}
+      <Items
+        title="Other work"
+        items={others}
+        answers={[['yes', 'Done']]}
+        busy={session.busy}
+        onanswer={tell && ((item) => tell('done', item.id, ''))}
+      />
+    {/if}
+  {/snippet}
+</StepFrame>
+
+<style>
+  .renew {
+    padding: 10px 16px 14px;
+    font-size: 0.875rem;
+    line-height: 1.4;
+  }
+  h2 {
+    font-size: 1rem;
+    font-weight: 600;
+  }
+  .part {
+    padding: 8px 0 0;
+  }
+  .part.bad {
+    color: var(--bad);
+  }
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: end;
+    gap: 10px;
+    padding-top: 12px;
+  }
+  label {
+    display: grid;
+    gap: 3px;
+    font-size: 0.75rem;
+    color: var(--ink-soft);
+  }
+  .grow {
+    flex: 1 1 14rem;
+  }
+  select,
+  input {
+    min-height: 40px;
+    font: inherit;
+    font-size: 0.9375rem;
+    padding: 0 10px;
+    background: var(--field);
+    color: var(--ink);
+    border: 1px solid var(--line);
+    width: 100%;
+  }
+  form button {
+    min-height: 40px;
+    padding: 0 18px;
+    font: inherit;
+    font-weight: 600;
+    background: var(--frame);
+    color: var(--frame-ink);
+    border: 1px solid var(--frame);
+    cursor: pointer;
+  }
+  .error {
+    color: var(--bad);
+    padding-top: 6px;
+  }
+</style>
