@@ -47,6 +47,8 @@ final class Chromium implements AutoCloseable {
 
   private final List<String> requestsElsewhere = new ArrayList<>();
 
+  private static final int PHONE = 500;
+
   Page page(int width, int height, boolean dark) {
     BrowserContext context =
         browser.newContext(
@@ -55,6 +57,7 @@ final class Chromium implements AutoCloseable {
                 .setLocale("en-GB")
                 .setTimezoneId("UTC")
                 .setReducedMotion(ReducedMotion.REDUCE)
+                .setHasTouch(width < PHONE)
                 .setColorScheme(dark ? ColorScheme.DARK : ColorScheme.LIGHT));
     Page page = context.newPage();
     page.onPageError(complaints::add);

@@ -2,6 +2,7 @@ package org.jollychain.core.guide;
 
 import java.util.List;
 import java.util.Map;
+import org.jollychain.core.quantity.Kebab;
 
 /**
  * A look, a touch or a measurement that tells causes apart.
@@ -30,7 +31,12 @@ public record Check(
   public enum Power {
     ANY,
     ON,
-    OFF
+    OFF;
+
+    @Override
+    public String toString() {
+      return Kebab.of(this);
+    }
   }
 
   /** Probability of each outcome with a cause, in the order of the outcomes. */

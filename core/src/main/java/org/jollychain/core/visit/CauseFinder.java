@@ -42,7 +42,13 @@ public final class CauseFinder {
 
   private static final double CLEARED = 0.03;
 
-  /** How sure a link has to be open, or a failing shown. */
+  /** What was seen is found once it, with what else was seen, is so probable. */
+  private static final double SEEN = 0.88;
+
+  /** How sure a link has to be open; a tripped one may also just not be pressed in. */
+  private static final double OPEN = 0.8;
+
+  /** How sure a failing has to be that the readings show. */
   private static final double SURE = 0.9;
 
   private static final int MOST_NEXT = 4;
@@ -95,7 +101,7 @@ public final class CauseFinder {
             p ->
                 renewed.contains(p.id())
                     || (p.verdict() == Verdict.OPEN || p.verdict() == Verdict.TRIPPED)
-                        && p.probability() > SURE)
+                        && p.probability() > OPEN)
         .map(p -> sheet.part(p.id()))
         .filter(
             part -> guide.causes().values().stream().anyMatch(c -> c.opens().contains(part.kind())))
@@ -121,6 +127,7 @@ public final class CauseFinder {
     Distribution believed = Distribution.of(weights.length, states, states, weights);
     Set<Check> made = new HashSet<>();
     Set<String> shown = new HashSet<>();
+    Set<String> said = new HashSet<>();
     boolean on = false;
     for (VisitEntry e : entries) {
       if (e.kind() == VisitEntry.Kind.CHECK && guide.checks().containsKey(e.subject())) {
@@ -132,12 +139,12 @@ public final class CauseFinder {
         told(causes, check, e.value(), because);
         Optional.ofNullable(check.shows().get(e.value())).ifPresent(shown::add);
       } else if (e.kind() == VisitEntry.Kind.CAUSE && !e.subject().equals(VisitEntry.NO_CAUSE)) {
-        shown.add(e.subject());
+        said.add(e.subject());
       }
     }
     List<Check> open = guide.checks().values().stream().filter(c -> !made.contains(c)).toList();
     Position<Check, Boolean> now = new Position<>(problem, believed, on, open, made);
-    List<CauseSearch.Suspected> suspected = suspected(causes, believed, shown, because);
+    List<CauseSearch.Suspected> suspected = suspected(causes, believed, shown, said, because);
     List<CauseSearch.Next> next =
         TwoStepLookahead.ranked(now).stream().limit(MOST_NEXT).map(o -> next(o, causes)).toList();
     CauseSearch.State state = state(suspected, next, entries);
@@ -192,8 +199,17 @@ public final class CauseFinder {
   }
 
   private List<CauseSearch.Suspected> suspected(
-      List<Cause> causes, Distribution believed, Set<String> shown, List<List<String>> because) {
+      List<Cause> causes,
+      Distribution believed,
+      Set<String> shown,
+      Set<String> said,
+      List<List<String>> because) {
     double[] p = believed.byGroup();
+    double all =
+        IntStream.range(0, causes.size())
+            .filter(i -> shown.contains(causes.get(i).id()))
+            .mapToDouble(i -> p[i])
+            .sum();
     return IntStream.range(0, causes.size())
         .mapToObj(
             i -> {
@@ -203,11 +219,14 @@ public final class CauseFinder {
                   c.title(),
                   p[i],
                   shown.contains(c.id()),
+                  said.contains(c.id())
+                      || p[i] >= CauseProblem.FOUND
+                      || shown.contains(c.id()) && all >= SEEN && p[i] >= NAMED,
                   because.get(i),
                   c.putRight().stream().map(a -> guide.actions().get(a).title()).toList());
             })
         .sorted(
-            Comparator.comparing((CauseSearch.Suspected s) -> !s.shown())
+            Comparator.comparing((CauseSearch.Suspected s) -> !s.found())
                 .thenComparing(s -> -s.probability()))
         .toList();
   }
@@ -265,8 +284,7 @@ public final class CauseFinder {
       List<CauseSearch.Suspected> suspected,
       List<CauseSearch.Next> next,
       List<VisitEntry> entries) {
-    boolean found =
-        suspected.get(0).shown() || suspected.get(0).probability() >= CauseProblem.FOUND;
+    boolean found = suspected.stream().anyMatch(CauseSearch.Suspected::found);
     boolean given =
         entries.stream()
             .anyMatch(
@@ -281,7 +299,7 @@ public final class CauseFinder {
   private static String say(CauseSearch.State state, List<CauseSearch.Suspected> suspected) {
     List<String> found =
         suspected.stream()
-            .filter(s -> s.shown() || s.probability() >= CauseProblem.FOUND)
+            .filter(CauseSearch.Suspected::found)
             .map(CauseSearch.Suspected::title)
             .toList();
     return switch (state) {

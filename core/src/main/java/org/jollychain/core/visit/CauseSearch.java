@@ -36,7 +36,8 @@ public record CauseSearch(
   /**
    * A cause as it now stands.
    *
-   * @param shown whether a check showed it outright, or the technician says so
+   * @param shown whether a check showed it
+   * @param found whether it is held to be the cause, or one of them
    * @param because what speaks for or against it, in words
    * @param putRight actions of the guide, in words
    */
@@ -45,6 +46,7 @@ public record CauseSearch(
       String title,
       double probability,
       boolean shown,
+      boolean found,
       List<String> because,
       List<String> putRight) {}
 

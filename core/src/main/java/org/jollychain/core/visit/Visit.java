@@ -176,7 +176,7 @@ public record Visit(
 
   private static List<Cause> found(Optional<Guide> guide, CauseSearch search) {
     return search.causes().stream()
-        .filter(s -> s.shown() || s.probability() >= CauseProblem.FOUND)
+        .filter(CauseSearch.Suspected::found)
         .map(s -> guide.orElseThrow().causes().get(s.id()))
         .toList();
   }

@@ -1,0 +1,169 @@
+package org.jollychain.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** A whole visit, from the list of jobs to the job sheet. */
+class VisitTest extends BrowserTest {
+
+  private static final int MOST_KEYS = 40;
+
+  private static final Map<String, String> ANSWERS =
+      Map.of(
+          "Air at the hood", "Weak",
+          "Duct off at the unit", "Strong",
+          "Flap and grille", "Moves freely",
+          "Duct behind the unit", "Lint packed in it");
+
+  /** A keyboard whose strokes are counted. */
+  private static final class Keys {
+    private final Page page;
+    private int pressed;
+
+    Keys(Page page) {
+      this.page = page;
+    }
+
+    void press(String... keys) {
+      for (String key : keys) {
+        page.keyboard().press(key);
+        pressed++;
+      }
+    }
+
+    void type(String text) {
+      page.keyboard().type(text);
+      pressed += text.length();
+    }
+  }
+
+  private static Locator shown(Page page, String step) {
+    return page.getByRole(
+        AriaRole.BUTTON,
+        new Page.GetByRoleOptions().setName(Pattern.compile("^" + step)).setPressed(true));
+  }
+
+  private static Locator card(Page page, String name) {
+    return page.getByLabel(name, new Page.GetByLabelOptions().setExact(true));
+  }
+
+  private static void entries(Page page, int count) {
+    assertThat(
+            page.getByText(
+                count == 1 ? "1 entry" : count + " entries",
+                new Page.GetByTextOptions().setExact(true)))
+        .isVisible();
+  }
+
+  /** Sound supply, one blown cut-off, lint in the duct. */
+  @Test
+  void the_simple_job_takes_forty_key_strokes_at_most() {
+    Page page = chromium.page(1280, 800, false);
+    page.navigate(application.address());
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Jobs")))
+        .isVisible();
+    Keys keys = new Keys(page);
+    keys.press("n");
+    assertThat(page.getByLabel("Unit")).isFocused();
+    keys.type("lau-2");
+    keys.press("Enter");
+    assertThat(
+            page.getByRole(
+                AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("LAU-2"))))
+        .isVisible();
+    assertThat(card(page, "Next probe")).isVisible();
+    keys.press("o");
+    entries(page, 1);
+    keys.press("o");
+    entries(page, 2);
+    keys.press("o");
+    assertThat(page.getByText("By its own test: thermal cut-off open")).isVisible();
+    keys.press("Enter");
+    assertThat(shown(page, "Cause")).isVisible();
+    findTheLint(page, keys);
+    assertThat(shown(page, "Put right")).isVisible();
+    keys.press("1");
+    assertThat(page.getByText("thermal cut-off not renewed")).isVisible();
+    keys.type("178C");
+    keys.press("Enter");
+    assertThat(shown(page, "Prove")).isVisible();
+    Locator unproved = page.locator("li.next");
+    for (int left = 6; left > 0; left--) {
+      assertThat(
+              page.locator(
+                  "button[aria-pressed='true']", new Page.LocatorOptions().setHasText("Holds")))
+          .hasCount(6 - left);
+      assertThat(unproved).isVisible();
+      keys.press("1");
+    }
+    assertThat(shown(page, "Sign off")).isVisible();
+    keys.press("Enter");
+    assertThat(card(page, "Signed off")).containsText("Repaired");
+    System.out.printf("from the list to the job sheet: %d key strokes%n", keys.pressed);
+    assertThat(keys.pressed).isLessThanOrEqualTo(MOST_KEYS);
+
+    Locator paper = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Job sheet"));
+    APIResponse pdf =
+        page.request().get(application.address() + paper.getAttribute("href").substring(1));
+    assertThat(pdf.status()).isEqualTo(200);
+    assertThat(new String(pdf.body(), 0, 4)).isEqualTo("%PDF");
+  }
+
+  /** Answers every check as a house with lint in its duct would. */
+  private static void findTheLint(Page page, Keys keys) {
+    Locator check = card(page, "Next check");
+    for (int asked = 0; asked < ANSWERS.size(); asked++) {
+      String question = check.locator(".question").innerText();
+      String truth =
+          ANSWERS.entrySet().stream()
+              .filter(a -> question.startsWith(a.getKey()))
+              .map(Map.Entry::getValue)
+              .findFirst()
+              .orElseThrow(() -> new AssertionError(question));
+      keys.press(
+          check
+              .getByRole(
+                  AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile(truth)))
+              .getAttribute("data-key"));
+      assertThat(page.getByText(question, new Page.GetByTextOptions().setExact(true))).hasCount(0);
+      if (shown(page, "Put right").isVisible()) {
+        return;
+      }
+    }
+  }
+
+  /** The demo's open job on a phone, by touch alone, as far as the cause. */
+  @Test
+  void a_cause_is_found_by_touch_on_a_phone() {
+    Page page = chromium.page(390, 844, false);
+    page.navigate(application.address() + "#/jobs/6f2a1c9e-4b1d-4f6e-9a70-1d5f7c2e0b04");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Get in")))
+        .tap();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Opened")).first().tap();
+    assertThat(card(page, "Open now")).isVisible();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Closed again")).tap();
+    assertThat(page.getByText("Nothing is open")).isVisible();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Arrive")))
+        .tap();
+    page.getByRole(
+            AriaRole.BUTTON,
+            new Page.GetByRoleOptions().setName(Pattern.compile("As it should be")))
+        .first()
+        .tap();
+    assertThat(
+            page.getByRole(
+                AriaRole.BUTTON,
+                new Page.GetByRoleOptions()
+                    .setName(Pattern.compile("As it should be"))
+                    .setPressed(true)))
+        .hasCount(1);
+  }
+}

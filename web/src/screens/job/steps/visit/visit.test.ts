@@ -1,0 +1,192 @@
+import { render, screen, within } from '@testing-library/svelte';
+import userEvent from '@testing-library/user-event';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { api, type JobView, Problem } from '../../../../lib/api/client';
+import { job, jobView, sheet, visit } from '../../../../lib/api/fixtures';
+import { JobSession } from '../../JobSession.svelte';
+import ArriveStep from './ArriveStep.svelte';
+import CauseStep from './CauseStep.svelte';
+import GetInStep from './GetInStep.svelte';
+import ProveStep from './ProveStep.svelte';
+import PutRightStep from './PutRightStep.svelte';
+import SignOffStep from './SignOffStep.svelte';
+
+const item = (id: string, title: string, answer = '', due = true) => ({
+  id,
+  title,
+  note: '',
+  minutes: 1,
+  answer,
+  due
+});
+
+const CAUSE: JobView['visit']['cause'] = {
+  opened: 'limit',
+  state: 'ask',
+  say: 'Most likely so far: Lint.',
+  causes: [
+    {
+      id: 'lint',
+      title: 'Lint',
+      probability: 0.7,
+      shown: false,
+      because: ['Air: Weak speaks for it.'],
+      putRight: ['Cleaned']
+    },
+    { id: 'hood', title: 'Hood stuck', probability: 0.2, shown: false, because: [], putRight: [] }
+  ],
+  next: [
+    {
+      id: 'flap',
+      title: 'Flap of the hood',
+      power: 'any',
+      minutes: 2,
+      why: 'It shows.',
+      hazards: ['A ladder'],
+      outcomes: [
+        { id: 'free', title: 'Free', chance: 0.8, meaning: 'Lint' },
+        { id: 'stuck', title: 'Stuck', chance: 0.2, meaning: 'Hood stuck' }
+      ],
+      bits: 0.5
+    },
+    {
+      id: 'duct',
+      title: 'Duct with a lamp',
+      power: 'off',
+      minutes: 5,
+      why: '',
+      hazards: [],
+      outcomes: [],
+      bits: 0.3
+    }
+  ]
+};
+
+function session(view: JobView): JobSession {
+  const opened = new JobSession('j');
+  opened.view = view;
+  return opened;
+}
+
+describe('the steps of a visit', () => {
+  beforeEach(() => {
+    localStorage.clear();
+    vi.restoreAllMocks();
+  });
+
+  it('answer simple things one key each, the first unanswered before the others', async () => {
+    const view = jobView({
+      visit: visit({
+        simple: [item('door', 'Door shut', 'yes'), item('plug', 'Plug in')],
+        hazards: [item('gas', 'Gas off')]
+      })
+    });
+    const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
+    render(ArriveStep, { session: session(view), view });
+    const keys = document.querySelectorAll<HTMLElement>('[data-key]');
+    expect([...keys].map((k) => k.dataset.key)).toEqual(['1', '2']);
+    expect(screen.getAllByRole('button', { pressed: true })).toHaveLength(1);
+    keys[1]?.click();
+    await vi.waitFor(() => expect(tell).toHaveBeenCalledWith('j', expect.any(String), 'given', 'plug', 'no'));
+    await userEvent.click(screen.getByRole('button', { name: 'Read' }));
+    expect(tell).toHaveBeenLastCalledWith('j', expect.any(String), 'read', 'gas', '');
+  });
+
+  it('open what the next probe needs, and close what is open', async () => {
+    const view = jobView({
+      visit: visit({
+        accesses: [
+          item('rear', 'Rear panel', ''),
+          item('top', 'Top', 'yes', false),
+          item('kick', 'Kick plate', '', false)
+        ]
+      })
+    });
+    const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
+    render(GetInStep, { session: session(view), view });
+    expect(within(screen.getByLabelText('For the next probe')).getByText('Rear panel')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Closed again' }));
+    expect(tell).toHaveBeenCalledWith('j', expect.any(String), 'closed', 'top', '');
+  });
+
+  it('ask the check that tells most, and take another instead', async () => {
+    const view = jobView({ visit: visit({ cause: CAUSE }) });
+    const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
+    render(CauseStep, { session: session(view), view, sheet: sheet() });
+    const next = screen.getByLabelText('Next check');
+    expect(within(next).getByText('A ladder')).toBeInTheDocument();
+    await userEvent.click(within(next).getByRole('button', { name: /Stuck/ }));
+    expect(tell).toHaveBeenCalledWith('j', expect.any(String), 'check', 'flap', 'stuck');
+    await userEvent.click(screen.getByRole('button', { name: 'Other checks' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Duct with a lamp' }));
+    expect(within(next).queryByText('Flap of the hood')).toBeNull();
+    expect(within(screen.getByLabelText('Causes')).getByText('70 %')).toBeInTheDocument();
+  });
+
+  it('tell that no cause was found, with the reason', async () => {
+    const view = jobView({ visit: visit({ cause: CAUSE }) });
+    const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
+    render(CauseStep, { session: session(view), view, sheet: sheet() });
+    await userEvent.type(screen.getByLabelText('No cause found, because'), 'walled in');
+    await userEvent.click(screen.getByRole('button', { name: 'Say so' }));
+    expect(tell).toHaveBeenCalledWith('j', expect.any(String), 'cause', 'none', 'walled in');
+  });
+
+  it('keep what was typed where a part is refused', async () => {
+    const view = jobView({ visit: visit({ actions: [item('clean', 'Cleaned')] }) });
+    vi.spyOn(api, 'tell').mockRejectedValue(new Problem(422, 'No', 'renewed like for like only'));
+    render(PutRightStep, { session: session(view), view, sheet: sheet() });
+    await userEvent.type(screen.getByLabelText('Printed on the new one'), '196 C');
+    await userEvent.click(screen.getByRole('button', { name: 'Renewed' }));
+    expect(await screen.findByRole('alert')).toHaveTextContent('like for like');
+    expect(screen.getByLabelText('Printed on the new one')).toHaveValue('196 C');
+  });
+
+  it('show what a clamp has to show', () => {
+    const view = jobView({
+      visit: visit({
+        proofs: [{ ...item('warm', 'Warm'), minutes: 2 }],
+        currents: [
+          { load: 'element', title: 'element', situation: 'Heat', amperes: 20.6, low: 18, high: 23.2 }
+        ]
+      })
+    });
+    render(ProveStep, { session: session(view), view });
+    expect(screen.getByText('Warm (within 2 min)')).toBeInTheDocument();
+    expect(screen.getByText('18.0 A to 23.2 A')).toBeInTheDocument();
+  });
+
+  it('sign off with what was found and done, to be changed', async () => {
+    const view = jobView({ visit: visit({ summary: 'Limit open. Limit renewed.' }) });
+    const close = vi.spyOn(api, 'closeJob').mockResolvedValue(view);
+    render(SignOffStep, { session: session(view), view });
+    expect(screen.getByLabelText('In words, for the customer')).toHaveValue('Limit open. Limit renewed.');
+    await userEvent.click(screen.getByLabelText(/No part warranted/));
+    await userEvent.click(screen.getByRole('button', { name: 'Sign off' }));
+    expect(close).toHaveBeenCalledWith('j', 'not-reproduced', 'Limit open. Limit renewed.', 1);
+  });
+
+  it('lead to the job sheet once closed', () => {
+    const view = jobView({
+      job: job({ closedAt: '2026-02-03T06:00:00Z', closedAs: 'repaired', outcome: 'Heats.' })
+    });
+    render(SignOffStep, { session: session(view), view });
+    expect(screen.getByRole('link', { name: /Job sheet/ })).toHaveAttribute('href', '/api/jobs/j/sheet.pdf');
+  });
+
+  it('go on to the next step when the last of one is told', async () => {
+    const progress = (cause: 'here' | 'done', right: 'open' | 'here'): JobView['visit']['progress'] => [
+      { step: 'cause', title: 'Cause', state: cause, note: '' },
+      { step: 'put-right', title: 'Put right', state: right, note: '' }
+    ];
+    const opened = session(jobView({ visit: visit({ progress: progress('here', 'open') }) }));
+    opened.show('cause');
+    vi.spyOn(api, 'tell').mockResolvedValue(
+      jobView({ visit: visit({ progress: progress('done', 'here') }) })
+    );
+    await opened.tell('check', 'flap', 'stuck');
+    expect(opened.step).toBe('put-right');
+    opened.turn(-1);
+    expect(opened.step).toBe('cause');
+  });
+});
