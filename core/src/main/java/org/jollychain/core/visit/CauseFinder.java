@@ -43,7 +43,7 @@ public final class CauseFinder {
   private static final double CLEARED = 0.03;
 
   /** What was seen is found once it, with what else was seen, is so probable. */
-  private static final double SEEN = 0.88;
+  private static final double SEEN = 0.55;
 
   /** How sure a link has to be open; a tripped one may also just not be pressed in. */
   private static final double OPEN = 0.8;
