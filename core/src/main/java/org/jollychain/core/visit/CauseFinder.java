@@ -74,7 +74,7 @@ public final class CauseFinder {
    */
   public CauseSearch search(Assessment assessment, List<VisitEntry> entries, boolean suspected) {
     Optional<Part> opened = opened(assessment, entries);
-    if (opened.isEmpty() && !suspected) {
+    if (opened.isEmpty() && (!suspected || assessment.leading().confirmed())) {
       return CauseSearch.notNeeded(
           "No link is shown to be open that something else would have made open.");
     }

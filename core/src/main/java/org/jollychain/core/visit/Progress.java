@@ -169,7 +169,9 @@ public record Progress(Step step, String title, State state, String note) {
     }
     long left = due.stream().filter(a -> a.answer().isEmpty()).count();
     boolean done =
-        !visit.renewed().isEmpty() || visit.actions().stream().anyMatch(a -> !a.answer().isEmpty());
+        !visit.renewed().isEmpty()
+            || visit.actions().stream().anyMatch(a -> !a.answer().isEmpty())
+            || visit.simple().stream().anyMatch(s -> s.answer().equals(VisitEntry.NO));
     Optional<Part> old =
         toRenew.filter(p -> visit.renewed().stream().noneMatch(r -> r.part().equals(p.id())));
     if (done && left == 0 && old.isPresent()) {

@@ -7,12 +7,14 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
+import org.jollychain.core.visit.VisitEntry;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.job.EvidenceLog;
 import org.jollychain.server.job.Job;
 import org.jollychain.server.job.JobAssessor;
 import org.jollychain.server.job.JobService;
 import org.jollychain.server.job.NewJob;
+import org.jollychain.server.job.VisitLog;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.unit.UnitService;
 import org.jspecify.annotations.Nullable;
@@ -43,12 +45,15 @@ class DemoStation implements ApplicationRunner {
       NewJob job,
       long minutesAgo,
       List<EvidenceItem> evidence,
+      @Nullable List<VisitEntry> entries,
       @Nullable Integer struck,
+      Job.@Nullable ClosedAs as,
       @Nullable String outcome) {}
 
   private final UnitService units;
   private final JobService jobs;
   private final EvidenceLog evidence;
+  private final VisitLog visits;
   private final JobAssessor assessor;
   private final JsonMapper json;
   private final Clock clock;
@@ -58,6 +63,7 @@ class DemoStation implements ApplicationRunner {
       UnitService units,
       JobService jobs,
       EvidenceLog evidence,
+      VisitLog visits,
       JobAssessor assessor,
       JsonMapper json,
       Clock clock,
@@ -65,6 +71,7 @@ class DemoStation implements ApplicationRunner {
     this.units = units;
     this.jobs = jobs;
     this.evidence = evidence;
+    this.visits = visits;
     this.assessor = assessor;
     this.transaction = new TransactionTemplate(transactions);
     this.json = json;
@@ -99,8 +106,22 @@ class DemoStation implements ApplicationRunner {
         evidence.strike(story.id(), id, "probe slipped off the tab", Stamp.at(at.plusMinutes(1)));
       }
     }
+    List<VisitEntry> entries = story.entries() == null ? List.of() : story.entries();
+    for (VisitEntry entry : entries) {
+      at = at.plusMinutes(1);
+      visits.add(
+          story.id(),
+          UUID.nameUUIDFromBytes((story.id() + " " + entry).getBytes(StandardCharsets.UTF_8)),
+          entry,
+          Stamp.at(at));
+    }
     if (story.outcome() != null) {
-      jobs.close(story.id(), Job.ClosedAs.UNSAID, story.outcome(), 1, Stamp.at(at.plusMinutes(25)));
+      jobs.close(
+          story.id(),
+          story.as() == null ? Job.ClosedAs.UNSAID : story.as(),
+          story.outcome(),
+          1,
+          Stamp.at(at.plusMinutes(5)));
     }
   }
 }

@@ -3,7 +3,11 @@ package org.jollychain.server.demo;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import org.jollychain.core.visit.Progress;
+import org.jollychain.core.visit.Step;
 import org.jollychain.server.ServerTest;
+import org.jollychain.server.job.Job;
+import org.jollychain.server.job.JobAssessor;
 import org.jollychain.server.job.JobService;
 import org.jollychain.server.job.JobSummary;
 import org.junit.jupiter.api.Test;
@@ -20,6 +24,7 @@ class DemoStationTest {
 
   @Autowired private DemoStation demo;
   @Autowired private JobService jobs;
+  @Autowired private JobAssessor assessor;
   @Autowired private JdbcTemplate sql;
 
   @Test
@@ -28,10 +33,30 @@ class DemoStationTest {
     demo.run(new DefaultApplicationArguments());
     demo.run(new DefaultApplicationArguments());
     List<JobSummary> all = jobs.recent();
-    assertThat(all).hasSize(4);
+    assertThat(all).hasSize(14);
+    assertThat(all).filteredOn(j -> j.job().closedAt() == null).hasSize(3);
     assertThat(all)
-        .filteredOn(j -> j.job().closedAt() == null)
+        .filteredOn(j -> j.job().unitTag().equals("LAU-2"))
         .singleElement()
         .satisfies(j -> assertThat(j.leading().probability()).isBetween(0.1, 0.9));
+    assertThat(all)
+        .extracting(j -> j.job().closedAs())
+        .contains(Job.ClosedAs.REPAIRED, Job.ClosedAs.NOT_REPRODUCED);
+  }
+
+  /** What the stories say was done is what the steps ask for. */
+  @Test
+  void every_finished_visit_went_through_its_steps() throws Exception {
+    sql.execute("truncate visit_entry, evidence, job, unit");
+    demo.run(new DefaultApplicationArguments());
+    for (JobSummary summary : jobs.recent()) {
+      if (summary.job().closedAs() == Job.ClosedAs.REPAIRED) {
+        assertThat(assessor.view(summary.job().id()).visit().progress())
+            .as(summary.job().unitTag() + " " + summary.complaintTitle())
+            .filteredOn(p -> p.step().ordinal() >= Step.CAUSE.ordinal())
+            .extracting(Progress::state)
+            .isSubsetOf(Progress.State.DONE, Progress.State.NOT_NEEDED);
+      }
+    }
   }
 }
