@@ -43,6 +43,11 @@ class PicturesTest {
       }
       assertThat(page.getByText("By its own test").first()).isVisible();
       take(page, "job-suspect-found");
+      button(page, "Go on: Cause").click();
+      page.keyboard().press("2");
+      assertThat(page.getByLabel("Next check")).not().containsText("Air at the hood");
+      take(page, "visit-cause");
+      button(page, "Walk the chain").click();
 
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Basement theme"))
           .click();
@@ -84,7 +89,7 @@ class PicturesTest {
 
       Page phone = chromium.page(390, 844, false);
       phone.navigate(page.url());
-      assertThat(phone.getByText("By its own test").first()).isVisible();
+      assertThat(phone.getByText("By its own test: thermal cut-off open")).isVisible();
       take(phone, "job-phone");
       sheets.navigate(application.address() + "#/shop");
       assertThat(sheets.getByText("Bench meter")).isVisible();
