@@ -201,6 +201,7 @@ export function visit(more: Partial<JobView['visit']> = {}): JobView['visit'] {
     currents: [],
     prevention: [],
     summary: '',
+    next: '',
     ...more
   };
 }

@@ -90,7 +90,9 @@
                   </span>
                   {#if summary.leading}
                     <span class="leading">
-                      <small class="soft">Leading</small>
+                      <small class="soft"
+                        >{summary.step || 'Leading'}{summary.next ? ': ' + summary.next : ''}</small
+                      >
                       {summary.leading.title}
                       <span class="soft">{percent(summary.leading.probability)}</span>
                     </span>

@@ -12,7 +12,7 @@ const sheets: SheetSummary[] = [
   { ...revised, key: 'range', revision: 1, title: 'A range' }
 ];
 const jobs: JobSummary[] = [
-  { job: job({ unitTag: 'LAU-2', sheetKey: 'range' }), complaintTitle: '', readings: 0 }
+  { job: job({ unitTag: 'LAU-2', sheetKey: 'range' }), complaintTitle: '', readings: 0, step: '', next: '' }
 ];
 
 const tag = () => screen.getByLabelText('Unit');

@@ -17,13 +17,17 @@ const jobs: JobSummary[] = [
     job: job({ id: 'a', unitTag: 'LAU-2', unitPlace: 'Cellar', technician: 'Wren' }),
     complaintTitle: 'Stays cold',
     readings: 1,
-    leading
+    leading,
+    step: 'Walk the chain',
+    next: 'Ohms across the high limit'
   },
-  { job: job({ id: 'b', unitTag: 'GAL-1' }), complaintTitle: '', readings: 0 },
+  { job: job({ id: 'b', unitTag: 'GAL-1' }), complaintTitle: '', readings: 0, step: '', next: '' },
   {
     job: job({ id: 'c', unitTag: 'WRK-3', closedAt: '2026-02-03T05:00:00Z', outcome: 'Fuse renewed' }),
     complaintTitle: 'Trips',
-    readings: 4
+    readings: 4,
+    step: '',
+    next: ''
   }
 ];
 
@@ -38,7 +42,9 @@ afterEach(() => vi.restoreAllMocks());
 describe('the jobs', () => {
   it('stand open and closed, with what leads or what it came to', async () => {
     const [first, second, third] = await list();
-    expect(first).toHaveTextContent(/LAU-2.*Cellar.*Stays cold.*Wren.*1 entry.*high limit open 42 %/);
+    expect(first).toHaveTextContent(
+      /LAU-2.*Cellar.*Stays cold.*Wren.*1 entry.*Walk the chain: Ohms across the high limit.*high limit open 42 %/
+    );
     expect(second).toHaveTextContent(/GAL-1.*No complaint told.*0 entries/);
     expect(third).toHaveTextContent(/WRK-3.*Fuse renewed/);
     expect(screen.getAllByRole('heading', { level: 2 }).map((h) => h.textContent)).toEqual([

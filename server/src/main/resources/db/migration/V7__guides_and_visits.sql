@@ -19,6 +19,10 @@ alter table job add foreign key (guide_key, guide_revision) references guide_rev
 alter table job add column closed_as text not null default ''
   check (closed_as in ('', 'repaired', 'made-safe', 'not-reproduced', 'declined'));
 
+-- what lists show of an open job, kept with its leading suspect
+alter table job add column at_step text not null default '';
+alter table job add column next_to_do text not null default '';
+
 create table visit_entry (
   id         uuid        primary key,
   job_id     uuid        not null references job,

@@ -114,12 +114,12 @@
           <h2>{opened ? `Why the ${opened} opened` : 'What lets it overheat'}</h2>
         </header>
         <ul class="rows">
-          {#each cause.causes.filter((c, i) => i < 8 || c.shown) as c, i (c.id)}
+          {#each cause.causes.filter((c, i) => i < 8 || c.found) as c, i (c.id)}
             <li>
               <details>
                 <summary>
                   <span>
-                    <b>{c.title}</b>{#if c.shown}<span class="soft">&nbsp;shown</span>{/if}
+                    <b>{c.title}</b>{#if c.found}<span class="soft">&nbsp;found</span>{/if}
                     <svg viewBox="0 0 100 5" preserveAspectRatio="none" aria-hidden="true">
                       <rect width="100" height="5" class="rail" />
                       <rect width={100 * c.probability} height="5" class="fill" class:first={i === 0} />
@@ -130,7 +130,7 @@
                 <ul class="because">
                   {#each c.because as reason, r (r)}<li>{reason}</li>{/each}
                   {#each c.putRight as action (action)}<li>Puts it right: {action}.</li>{/each}
-                  {#if !c.shown && !session.closed}
+                  {#if !c.found && !session.closed}
                     <li>
                       <button
                         type="button"

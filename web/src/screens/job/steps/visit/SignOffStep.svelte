@@ -35,6 +35,7 @@
       <p>{view.job.outcome}</p>
       <p>
         <a href={`/api/jobs/${session.id}/sheet.pdf`} target="_blank" rel="noopener">Job sheet as PDF</a>
+        <a href={`/api/jobs/${session.id}/appointments.ics`}>Appointments for the calendar</a>
       </p>
     </section>
   {:else}
@@ -135,6 +136,9 @@
   button:disabled {
     opacity: 0.5;
     cursor: default;
+  }
+  a + a {
+    margin-left: 1.5rem;
   }
   .error {
     color: var(--bad);

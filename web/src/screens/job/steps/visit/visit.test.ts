@@ -30,10 +30,19 @@ const CAUSE: JobView['visit']['cause'] = {
       title: 'Lint',
       probability: 0.7,
       shown: false,
+      found: false,
       because: ['Air: Weak speaks for it.'],
       putRight: ['Cleaned']
     },
-    { id: 'hood', title: 'Hood stuck', probability: 0.2, shown: false, because: [], putRight: [] }
+    {
+      id: 'hood',
+      title: 'Hood stuck',
+      probability: 0.2,
+      shown: false,
+      found: false,
+      because: [],
+      putRight: []
+    }
   ],
   next: [
     {

@@ -13,6 +13,7 @@ import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Guide;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.plan.Plan;
+import org.jollychain.core.plan.Proposal;
 import org.jollychain.core.plan.TimeCosts;
 import org.jollychain.core.sheet.Access;
 import org.jollychain.core.sheet.Part;
@@ -31,6 +32,7 @@ import org.jollychain.core.sheet.Sheet;
  * @param currents what a clamp has to show
  * @param prevention of the causes found
  * @param summary what was found and done, in a sentence or two
+ * @param next what to do next, in a few words
  */
 public record Visit(
     List<Progress> progress,
@@ -43,7 +45,13 @@ public record Visit(
     List<Item> proofs,
     List<Expectation> currents,
     List<Guide.Prevention> prevention,
-    String summary) {
+    String summary,
+    String next) {
+
+  /** The step at which the work is, if it is at one. */
+  public Optional<Progress> here() {
+    return progress.stream().filter(p -> p.state() == Progress.State.HERE).findFirst();
+  }
 
   /**
    * Something to be read, done or answered.
@@ -140,13 +148,13 @@ public record Visit(
             guide.map(g -> proofs(g, told)).orElse(List.of()),
             Expectation.of(unit, assessment.supply().heatShare()),
             guide.map(g -> prevention(g, found)).orElse(List.of()),
+            "",
             "");
-    return visit.told(
-        Progress.of(sheet, visit, told, assessment, plan),
-        visit.summary(assessment.leading(), found));
+    List<Progress> steps = Progress.of(sheet, visit, told, assessment, plan);
+    return visit.told(steps, visit.summary(assessment.leading(), found), visit.next(steps, plan));
   }
 
-  private Visit told(List<Progress> steps, String summary) {
+  private Visit told(List<Progress> steps, String summary, String next) {
     return new Visit(
         steps,
         hazards,
@@ -158,7 +166,32 @@ public record Visit(
         proofs,
         currents,
         prevention,
-        summary);
+        summary,
+        next);
+  }
+
+  /** What stands first at the step where the work is. */
+  private String next(List<Progress> steps, Plan plan) {
+    Optional<Step> here =
+        steps.stream()
+            .filter(p -> p.state() == Progress.State.HERE)
+            .map(Progress::step)
+            .findFirst();
+    return here.map(
+            step ->
+                switch (step) {
+                  case CAUSE ->
+                      cause.next().stream().findFirst().map(CauseSearch.Next::title).orElse("");
+                  case PUT_RIGHT -> firstOpen(actions.stream().filter(Item::due).toList());
+                  case PROVE -> firstOpen(proofs);
+                  case SIGN_OFF -> "Sign off";
+                  default -> plan.next().stream().findFirst().map(Proposal::title).orElse("");
+                })
+        .orElse("");
+  }
+
+  private static String firstOpen(List<Item> items) {
+    return items.stream().filter(i -> i.answer().isEmpty()).map(Item::title).findFirst().orElse("");
   }
 
   private String summary(Assessment.Leading leading, List<Cause> found) {

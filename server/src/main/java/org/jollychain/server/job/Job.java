@@ -22,6 +22,8 @@ import org.jspecify.annotations.Nullable;
  * @param changes how often evidence was added or struck out
  * @param leadingSuspect what led when that was last assessed
  * @param leadingOf the count of changes it was assessed at
+ * @param atStep the step of the visit at which the work was then, in words
+ * @param nextToDo what came next, in words
  */
 public record Job(
     UUID id,
@@ -49,7 +51,9 @@ public record Job(
     @JsonIgnore int readings,
     @JsonIgnore int changes,
     @JsonIgnore @Nullable Leading leadingSuspect,
-    @JsonIgnore @Nullable Integer leadingOf) {
+    @JsonIgnore @Nullable Integer leadingOf,
+    @JsonIgnore String atStep,
+    @JsonIgnore String nextToDo) {
 
   /** How a visit ended. */
   public enum ClosedAs {

@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import org.jollychain.core.diagnosis.Assessment;
-import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
@@ -18,6 +17,7 @@ import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
+import org.jollychain.core.visit.Progress;
 import org.jollychain.core.visit.Visit;
 import org.jollychain.server.assess.AssessService;
 import org.jollychain.server.assess.AssessmentPool;
@@ -158,7 +158,7 @@ public class JobAssessor {
     JobEvidence taken = taken(id);
     JobView view = weighed(taken, weighed -> view(taken, weighed));
     if (!taken.job.leadingIsOfNow()) {
-      keep(taken.job, view.assessment().leading());
+      keep(view);
     }
     return view;
   }
@@ -198,9 +198,15 @@ public class JobAssessor {
   }
 
   /** For lists. It follows from the evidence, so nothing is lost where it cannot be kept. */
-  private void keep(Job job, Leading leading) {
+  private void keep(JobView view) {
+    Job job = view.job();
     try {
-      jobs.keepLeading(job.id(), job.changes(), leading);
+      jobs.keepLeading(
+          job.id(),
+          job.changes(),
+          view.assessment().leading(),
+          view.visit().here().map(Progress::title).orElse(""),
+          view.visit().next());
     } catch (DataAccessException e) {
       LOG.warn("the leading suspect of job {} was not kept: {}", job.id(), e.getMessage());
     }

@@ -131,6 +131,12 @@ class JobController {
     return paper.page("job-sheet.xhtml", JobSheet.of(assessor.view(id)).printed());
   }
 
+  /** When somebody comes back: follow-up and prevention. */
+  @GetMapping(path = "/{id}/appointments.ics", produces = "text/calendar;charset=UTF-8")
+  String appointments(@PathVariable UUID id) {
+    return Appointments.of(assessor.view(id));
+  }
+
   /** The evidence as comma-separated values. */
   @GetMapping(path = "/{id}/evidence.csv", produces = "text/csv;charset=UTF-8")
   String csv(@PathVariable UUID id) {

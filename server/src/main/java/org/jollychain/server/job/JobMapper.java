@@ -59,9 +59,13 @@ interface JobMapper {
   /** Counts anew what stands. */
   void evidenceChanged(@Param("jobId") UUID jobId);
 
-  /** Keeps what led at a count of changes, unless a later one is kept. */
+  /** Keeps what led, and where the work was, at a count of changes, unless a later one is kept. */
   void keepLeading(
-      @Param("id") UUID id, @Param("changes") int changes, @Param("leading") Leading leading);
+      @Param("id") UUID id,
+      @Param("changes") int changes,
+      @Param("leading") Leading leading,
+      @Param("step") String step,
+      @Param("next") String next);
 
   /** Open jobs whose leading suspect is not that of their evidence. */
   List<Job> withoutLeading(int most);

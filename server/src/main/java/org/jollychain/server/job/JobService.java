@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
@@ -54,13 +53,18 @@ public class JobService {
   /** What lists show, as it was kept with the jobs; nothing is assessed. */
   @Transactional(readOnly = true)
   public List<JobSummary> recent() {
-    return jobs.recent(MOST_LISTED).stream()
-        .map(job -> new JobSummary(job, job.complaintTitle(), job.readings(), leading(job)))
-        .toList();
+    return jobs.recent(MOST_LISTED).stream().map(job -> summary(job)).toList();
   }
 
-  private static @Nullable Leading leading(Job job) {
-    return job.closedAt() == null && job.leadingIsOfNow() ? job.leadingSuspect() : null;
+  private static JobSummary summary(Job job) {
+    boolean known = job.closedAt() == null && job.leadingIsOfNow();
+    return new JobSummary(
+        job,
+        job.complaintTitle(),
+        job.readings(),
+        known ? job.leadingSuspect() : null,
+        known ? job.atStep() : "",
+        known ? job.nextToDo() : "");
   }
 
   /**
@@ -112,7 +116,9 @@ public class JobService {
             0,
             0,
             null,
-            null);
+            null,
+            "",
+            "");
     if (jobs.insertIfNew(job, stamp) == 0) {
       refuseOther(found(jobs, id), wanted);
     }

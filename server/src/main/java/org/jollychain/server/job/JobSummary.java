@@ -9,5 +9,13 @@ import org.jspecify.annotations.Nullable;
  * @param readings not struck out
  * @param leading what leads while the job is open, as of its latest evidence; none until that is
  *     assessed
+ * @param step where the work is while the job is open; empty until that is assessed
+ * @param next what comes next, in words
  */
-public record JobSummary(Job job, String complaintTitle, int readings, @Nullable Leading leading) {}
+public record JobSummary(
+    Job job,
+    String complaintTitle,
+    int readings,
+    @Nullable Leading leading,
+    String step,
+    String next) {}

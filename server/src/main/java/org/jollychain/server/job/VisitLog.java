@@ -59,6 +59,7 @@ public class VisitLog {
     if (visits.insert(jobId, id, entry, stamp) == 0) {
       throw taken();
     }
+    jobs.evidenceChanged(jobId);
   }
 
   private static RefusedException taken() {
@@ -90,6 +91,7 @@ public class VisitLog {
     }
     job.refuseUnlessOpen();
     visits.strike(id, why.strip(), stamp);
+    jobs.evidenceChanged(jobId);
   }
 
   private Job locked(UUID jobId) {

@@ -1,5 +1,6 @@
 package org.jollychain.server.job;
 
+import static java.time.format.DateTimeFormatter.BASIC_ISO_DATE;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
@@ -13,7 +14,11 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.io.StringReader;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.UUID;
+import net.fortuna.ical4j.data.CalendarBuilder;
 import org.jollychain.server.ServerTest;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -128,6 +133,38 @@ class VisitHttpTest {
         .andExpect(content().string(containsString("thermal cut-off (178 C)")))
         .andExpect(content().string(containsString("as it has to be again")));
     http.perform(get(job + "/sheet.pdf")).andExpect(content().string(startsWith("%PDF")));
+  }
+
+  @Test
+  void the_list_says_at_which_step_a_job_is_and_what_comes_next() throws Exception {
+    String here = "$[?(@.job.unitTag == 'LAU-9')]";
+    http.perform(get("/api/jobs"))
+        .andExpect(jsonPath(here + ".step").value("Cause"))
+        .andExpect(jsonPath(here + ".next").value(hasItem(startsWith("Duct behind"))));
+    tell("check", "duct-look", "lint");
+    http.perform(get("/api/jobs"))
+        .andExpect(jsonPath(here + ".step").value("Put right"))
+        .andExpect(jsonPath(here + ".next").value(hasItem(startsWith("Duct, hood"))));
+  }
+
+  @Test
+  void whoever_comes_back_has_it_in_the_calendar() throws Exception {
+    tell("check", "duct-look", "lint");
+    String calendar =
+        http.perform(get(job + "/appointments.ics"))
+            .andExpect(content().contentType("text/calendar;charset=UTF-8"))
+            .andReturn()
+            .getResponse()
+            .getContentAsString();
+    assertThat(calendar)
+        .startsWith("BEGIN:VCALENDAR\r\n")
+        .contains("VERSION:2.0\r\n", "SUMMARY:LAU-9\\, Duct cleaned end to end\r\n")
+        .contains(
+            "DTSTART;VALUE=DATE:"
+                + LocalDate.now(ZoneOffset.UTC).plusYears(1).format(BASIC_ISO_DATE))
+        .endsWith("END:VCALENDAR\r\n");
+    assertThat(new CalendarBuilder().build(new StringReader(calendar)).getComponents("VEVENT"))
+        .hasSize(2);
   }
 
   @Test
