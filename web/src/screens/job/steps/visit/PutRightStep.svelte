@@ -73,7 +73,7 @@
             placeholder="L245-35F, 178 C, 5200 W 240 V, 16 A"
           />
         </label>
-        <button type="submit" disabled={session.busy}>Renewed</button>
+        <button type="submit" class="main-button" disabled={session.busy}>Renewed</button>
       </form>
     {/if}
     {#if session.error}<p class="error" role="alert">{session.error}</p>{/if}
@@ -133,16 +133,6 @@
     color: var(--ink);
     border: 1px solid var(--line);
     width: 100%;
-  }
-  form button {
-    min-height: 40px;
-    padding: 0 18px;
-    font: inherit;
-    font-weight: 600;
-    background: var(--frame);
-    color: var(--frame-ink);
-    border: 1px solid var(--frame);
-    cursor: pointer;
   }
   .error {
     color: var(--bad);

@@ -58,7 +58,11 @@
         value={outcome}
         oninput={(e) => (typed = e.currentTarget.value)}></textarea>
       {#if session.error}<p class="error" role="alert">{session.error}</p>{/if}
-      <button type="submit" data-key="Enter" disabled={session.busy || outcome.trim() === ''}>Sign off</button
+      <button
+        type="submit"
+        class="main-button"
+        data-key="Enter"
+        disabled={session.busy || outcome.trim() === ''}>Sign off</button
       >
     </form>
   {/if}
@@ -122,20 +126,6 @@
     color: var(--ink);
     border: 1px solid var(--line);
     margin: 3px 0 10px;
-  }
-  button {
-    min-height: 44px;
-    padding: 0 22px;
-    font: inherit;
-    font-weight: 600;
-    background: var(--frame);
-    color: var(--frame-ink);
-    border: 1px solid var(--frame);
-    cursor: pointer;
-  }
-  button:disabled {
-    opacity: 0.5;
-    cursor: default;
   }
   a + a {
     margin-left: 1.5rem;

@@ -148,7 +148,9 @@
       {#if error}<p class="error" role="alert">{error}</p>{/if}
       {#if session.onward}
         {@const { step, title } = session.onward}
-        <button type="button" class="onward" onclick={() => session.show(step)}>Go on: {title}</button>
+        <button type="button" class="main-button onward" onclick={() => session.show(step)}
+          >Go on: {title}</button
+        >
       {/if}
       <p class="soft">Choose a link in the chain to measure something else.</p>
     </section>
@@ -212,15 +214,7 @@
   }
   .onward {
     display: block;
-    min-height: 44px;
     margin-top: 10px;
-    padding: 0 18px;
-    font: inherit;
-    font-weight: 600;
-    background: var(--frame);
-    color: var(--frame-ink);
-    border: 1px solid var(--frame);
-    cursor: pointer;
   }
   .outcome .soft {
     font-size: 0.8125rem;

@@ -47,6 +47,7 @@ class MainJobTest extends BrowserTest {
     if (where.equals("supply")) {
       page.getByRole(
               AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Supply")))
+          .last()
           .click();
     } else {
       link(page, where).click();

@@ -68,6 +68,21 @@ class CandidateTestsTest {
   }
 
   /** Heat spends a one-shot part, and harms the switches that guard against flame. */
+  /** A wander lead, as protective conductors are tested (common practice, no source). */
+  @Test
+  void a_wire_from_one_place_to_another_is_measured_with_a_long_lead() {
+    Sheet heater = Sheets.shipped("water-heater-240");
+    CandidateTests questions = new CandidateTests(new UnitModel(heater));
+    Question run = questions.closedOhms(heater.part("run-1")).orElseThrow();
+    assertThat(questions.all()).contains(run);
+    assertThat(WorkState.ARRIVED.to(run, heater, TimeCosts.USUAL).steps())
+        .anyMatch(s -> s.startsWith("Lay a long lead from Breaker out leg 1 to Junction"));
+    assertThat(questions.all())
+        .flatExtracting(q -> q.probe().stream().toList())
+        .filteredOn(p -> !p.function().clamps() && !heater.together(p.red(), p.black()))
+        .allMatch(p -> p.part().isPresent() && p.function().needsDeadCircuit());
+  }
+
   @Test
   void only_discs_that_come_back_by_themselves_are_heated() {
     int found = 0;

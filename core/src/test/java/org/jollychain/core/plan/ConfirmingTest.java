@@ -123,4 +123,28 @@ class ConfirmingTest {
                 read.ohms("thermal-cutoff", "OL")))
         .startsWith("Ohms across the thermal cut-off, once more with firm contact");
   }
+
+  @Test
+  void a_source_is_not_condemned_without_its_own_volts() {
+    Sheet autoclave = Sheets.shipped("autoclave-230");
+    Readings read = new Readings(autoclave);
+    List<Evidence> dark =
+        List.of(
+            read.entry("volts-ac", Optional.empty(), "filling", List.of(), "V1-S0 0.05"),
+            read.across("volts-ac", "fill-drive", "filling", "0.05"),
+            read.across("volts-ac", "heater-relay", "filling", "227.1"));
+    Diagnosis diagnosis = new Diagnosis(autoclave);
+    Diagnosis.Opinion opinion = diagnosis.opinion(dark, Optional.of("no-fill"));
+    assertThat(opinion.assessment().leading().part()).isEqualTo("secondary");
+    assertThat(opinion.assessment().leading().confirmed()).isFalse();
+    Plan plan =
+        new Planner(diagnosis).plan(opinion, dark, Optional.of("no-fill"), Policy.usual(true));
+    assertThat(plan.next().get(0).confirms()).isTrue();
+    assertThat(plan.next().get(0).across()).contains("secondary");
+    List<Evidence> measured = new ArrayList<>(dark);
+    measured.add(read.across("volts-ac", "secondary", "heat-call", "26.2"));
+    assertThat(
+            diagnosis.opinion(measured, Optional.of("no-fill")).assessment().leading().confirmed())
+        .isFalse();
+  }
 }

@@ -80,7 +80,7 @@ class VisitHttpTest {
     send(
             job,
             """
-            {"tag": "LAU-9", "sheet": "dryer-timer-240", "complaint": "no-heat", "permit": "live"}
+            {"tag": "VIS-1", "sheet": "dryer-timer-240", "complaint": "no-heat", "permit": "live"}
             """)
         .andExpect(status().isOk())
         .andExpect(jsonPath("$.job.guideKey").value("dryer-electric"));
@@ -137,7 +137,7 @@ class VisitHttpTest {
 
   @Test
   void the_list_says_at_which_step_a_job_is_and_what_comes_next() throws Exception {
-    String here = "$[?(@.job.unitTag == 'LAU-9')]";
+    String here = "$[?(@.job.unitTag == 'VIS-1')]";
     http.perform(get("/api/jobs"))
         .andExpect(jsonPath(here + ".step").value("Cause"))
         .andExpect(jsonPath(here + ".next").value(hasItem(startsWith("Duct behind"))));
@@ -158,7 +158,7 @@ class VisitHttpTest {
             .getContentAsString();
     assertThat(calendar)
         .startsWith("BEGIN:VCALENDAR\r\n")
-        .contains("VERSION:2.0\r\n", "SUMMARY:LAU-9\\, Duct cleaned end to end\r\n")
+        .contains("VERSION:2.0\r\n", "SUMMARY:VIS-1\\, Duct cleaned end to end\r\n")
         .contains(
             "DTSTART;VALUE=DATE:"
                 + LocalDate.now(ZoneOffset.UTC).plusYears(1).format(BASIC_ISO_DATE))
@@ -198,7 +198,7 @@ class VisitHttpTest {
     send(
         other,
         """
-        {"tag": "LAU-8", "sheet": "dryer-timer-240", "complaint": "no-heat", "permit": "isolated"}
+        {"tag": "VIS-2", "sheet": "dryer-timer-240", "complaint": "no-heat", "permit": "isolated"}
         """);
     http.perform(get(other)).andExpect(jsonPath("$.plan.next[0].opening").value(13.0));
     for (String access : new String[] {"pulled", "rear-panel", "console"}) {
