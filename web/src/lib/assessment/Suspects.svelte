@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Assessment, Verdict } from '../api/client';
+  import ShareBar from '../controls/ShareBar.svelte';
   import LinkRing from '../chain/LinkRing.svelte';
   import { percent, words } from '../format/format';
 
@@ -86,16 +87,7 @@
             <LinkRing verdict={suspect.verdict} size={22} />
             <span class="name">
               <span><b>{suspect.title}</b> <span class="soft">{suspect.fault}</span></span>
-              <svg
-                class="bar"
-                class:first={i === 0}
-                viewBox="0 0 100 5"
-                preserveAspectRatio="none"
-                aria-hidden="true"
-              >
-                <rect width="100" height="5" class="rail" />
-                <rect width={100 * suspect.probability} height="5" class="fill" />
-              </svg>
+              <ShareBar share={suspect.probability} first={i === 0} />
             </span>
             <span class="share">{percent(suspect.probability)}</span>
           </summary>
@@ -153,21 +145,6 @@
   .share {
     text-align: right;
     font-variant-numeric: tabular-nums;
-  }
-  .bar {
-    display: block;
-    width: 100%;
-    height: 5px;
-    margin-top: 3px;
-  }
-  .rail {
-    fill: var(--field);
-  }
-  .fill {
-    fill: var(--ink-soft);
-  }
-  .first .fill {
-    fill: var(--bad);
   }
   .because {
     padding: 0 16px 8px 48px;

@@ -2,7 +2,7 @@
   import type { JobView } from '../../../../lib/api/client';
   import type { JobSession } from '../../JobSession.svelte';
   import Items from './Items.svelte';
-  import StepFrame from './StepFrame.svelte';
+  import StepFrame from '../StepFrame.svelte';
 
   /** On arrival: simple things first, and what to mind. */
   let { session, view }: { session: JobSession; view: JobView } = $props();

@@ -1,8 +1,9 @@
 <script lang="ts">
   import type { CauseCheck, JobView, Sheet } from '../../../../lib/api/client';
+  import ShareBar from '../../../../lib/controls/ShareBar.svelte';
   import { duration, percent } from '../../../../lib/format/format';
   import type { JobSession } from '../../JobSession.svelte';
-  import StepFrame from './StepFrame.svelte';
+  import StepFrame from '../StepFrame.svelte';
 
   /** Why a link opened: the check that tells most for its minutes, and the causes as they stand. */
   let { session, view, sheet }: { session: JobSession; view: JobView; sheet: Sheet } = $props();
@@ -120,10 +121,7 @@
                 <summary>
                   <span>
                     <b>{c.title}</b>{#if c.found}<span class="soft">&nbsp;found</span>{/if}
-                    <svg viewBox="0 0 100 5" preserveAspectRatio="none" aria-hidden="true">
-                      <rect width="100" height="5" class="rail" />
-                      <rect width={100 * c.probability} height="5" class="fill" class:first={i === 0} />
-                    </svg>
+                    <ShareBar share={c.probability} first={i === 0} />
                   </span>
                   <span class="share">{percent(c.probability)}</span>
                 </summary>
@@ -280,21 +278,6 @@
   }
   summary:hover {
     background: var(--field);
-  }
-  svg {
-    display: block;
-    width: 100%;
-    height: 5px;
-    margin-top: 3px;
-  }
-  .rail {
-    fill: var(--field);
-  }
-  .fill {
-    fill: var(--ink-soft);
-  }
-  .first {
-    fill: var(--bad);
   }
   .because {
     padding: 0 16px 8px;

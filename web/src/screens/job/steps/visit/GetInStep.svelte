@@ -2,7 +2,7 @@
   import type { JobView } from '../../../../lib/api/client';
   import type { JobSession } from '../../JobSession.svelte';
   import Items from './Items.svelte';
-  import StepFrame from './StepFrame.svelte';
+  import StepFrame from '../StepFrame.svelte';
 
   /** What is opened to reach the next probe, and what has to be closed again. */
   let { session, view }: { session: JobSession; view: JobView } = $props();

@@ -3,7 +3,7 @@
   import { amperes, duration } from '../../../../lib/format/format';
   import type { JobSession } from '../../JobSession.svelte';
   import Items from './Items.svelte';
-  import StepFrame from './StepFrame.svelte';
+  import StepFrame from '../StepFrame.svelte';
 
   /** What shows that the repair holds, with what a clamp has to show at this unit and this supply. */
   let { session, view }: { session: JobSession; view: JobView } = $props();

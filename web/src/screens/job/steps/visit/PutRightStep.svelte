@@ -2,7 +2,7 @@
   import type { JobView, Sheet } from '../../../../lib/api/client';
   import type { JobSession } from '../../JobSession.svelte';
   import Items from './Items.svelte';
-  import StepFrame from './StepFrame.svelte';
+  import StepFrame from '../StepFrame.svelte';
 
   /** What was done about the cause, and which parts were renewed by what. */
   let { session, view, sheet }: { session: JobSession; view: JobView; sheet: Sheet } = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { JobView } from '../../../../lib/api/client';
   import type { JobSession } from '../../JobSession.svelte';
-  import StepFrame from './StepFrame.svelte';
+  import StepFrame from '../StepFrame.svelte';
 
   /** How the visit ends, and the paper that is left behind. */
   let { session, view }: { session: JobSession; view: JobView } = $props();

@@ -3,6 +3,7 @@
   import Flags from '../../../../lib/assessment/Flags.svelte';
   import Suspects from '../../../../lib/assessment/Suspects.svelte';
   import type { JobSession } from '../../JobSession.svelte';
+  import StepFrame from '../StepFrame.svelte';
   import ChainCard from './ChainCard.svelte';
   import EvidenceDrawer from './EvidenceDrawer.svelte';
   import NextPanel from './NextPanel.svelte';
@@ -28,27 +29,25 @@
   } = $props();
 </script>
 
-<div class="bench">
-  <div class="left">
-    <ChainCard {session} {view} {path} />
-    <EvidenceDrawer
-      {view}
+<StepFrame>
+  <ChainCard {session} {view} {path} />
+  <EvidenceDrawer
+    {view}
+    {sheet}
+    open={session.closed}
+    {onstrike}
+    onimport={(csv) => session.importCsv(csv)}
+    onproblem={(message) => (session.error = message)}
+  />
+  {#if !session.closed}
+    <SeenForm
       {sheet}
-      open={session.closed}
-      {onstrike}
-      onimport={(csv) => session.importCsv(csv)}
-      onproblem={(message) => (session.error = message)}
+      situation={path.situation}
+      busy={session.busy}
+      onanswer={(evidence) => session.answer(evidence)}
     />
-    {#if !session.closed}
-      <SeenForm
-        {sheet}
-        situation={path.situation}
-        busy={session.busy}
-        onanswer={(evidence) => session.answer(evidence)}
-      />
-    {/if}
-  </div>
-  <div class="right">
+  {/if}
+  {#snippet aside()}
     <div class="sticky">
       <NextPanel {session} {view} {sheet} bind:field {onlog} />
     </div>
@@ -59,38 +58,11 @@
       found={view.assessment.leading.confirmed && view.plan.state !== 'confirm'}
       onselect={(part) => session.selectPart(part)}
     />
-  </div>
-</div>
+  {/snippet}
+</StepFrame>
 
 <style>
-  .bench {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 424px;
-    gap: 16px;
-    padding: 14px 20px 24px;
-    max-width: 1600px;
-    margin: 0 auto;
-  }
-  .left,
-  .right {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    gap: 12px;
-    align-content: start;
-    min-width: 0;
-  }
-  @media (max-width: 1000px) {
-    .bench {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
   @media (max-width: 672px) {
-    .bench {
-      padding: 10px 10px 20px;
-    }
-    .right {
-      display: contents;
-    }
     .sticky {
       position: sticky;
       bottom: 0;

@@ -1,9 +1,9 @@
 package org.jollychain.core.evidence;
 
-import java.util.Locale;
 import java.util.Optional;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 
@@ -101,7 +101,7 @@ public sealed interface Question {
     @Override
     public String title(Sheet sheet) {
       String word = at.function().word();
-      String said = word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
+      String said = PlainText.sentence(word);
       if (at.part().isEmpty()) {
         return "%s from %s to %s".formatted(said, at.red(), at.black());
       }

@@ -3,7 +3,6 @@ package org.jollychain.core.plan;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -16,6 +15,7 @@ import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
+import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.sequencing.Distribution;
 import org.jollychain.core.sequencing.TwoStepLookahead;
 import org.jollychain.core.sheet.Access;
@@ -309,7 +309,7 @@ final class ProposalWriter {
   /** What the work comes to as it stands. */
   String standing() {
     String named = new Suspects(problem).placed(state.believed().byGroup());
-    return named.substring(0, 1).toUpperCase(Locale.ROOT) + named.substring(1);
+    return PlainText.sentence(named);
   }
 
   /** What must be minded, of the power and of all that has to be opened. */

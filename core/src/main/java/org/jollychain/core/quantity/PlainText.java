@@ -1,5 +1,6 @@
 package org.jollychain.core.quantity;
 
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -61,6 +62,13 @@ public final class PlainText {
       }
     }
     return Optional.empty();
+  }
+
+  /** The same as it begins a sentence. */
+  public static String sentence(String text) {
+    return text.isEmpty()
+        ? text
+        : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
   }
 
   /** Embeddings, overrides and isolates (Unicode Standard Annex 9). */

@@ -29,7 +29,7 @@ import org.jollychain.core.sheet.Sheet;
  * most for its minutes.
  *
  * <pre>{@code
- * CauseSearch search = new CauseFinder(sheet, guide).search(assessment, entries, codeShown);
+ * CauseSearch search = new CauseFinder(sheet, guide, costs).search(assessment, entries, suspected);
  * }</pre>
  */
 public final class CauseFinder {

@@ -57,11 +57,19 @@ public record Replacement(
 
   /**
    * @param printed on the new part; empty where nothing can be read
+   * @throws EvidenceException when it is a marking that no part can bear
    */
   public static Replacement of(Part part, String printed) {
     String text = printed.strip().toUpperCase(Locale.ROOT);
-    List<String> compared = new ArrayList<>();
-    List<String> differences = new ArrayList<>();
+    try {
+      return of(part, text, new ArrayList<>(), new ArrayList<>());
+    } catch (IllegalArgumentException e) {
+      throw new EvidenceException("value", e.getMessage());
+    }
+  }
+
+  private static Replacement of(
+      Part part, String text, List<String> compared, List<String> differences) {
     part.thermal().ifPresent(old -> thermal(old, text, compared, differences));
     part.load().ifPresent(old -> load(old, text, compared, differences));
     Verdict verdict =
@@ -140,7 +148,7 @@ public record Replacement(
     find(OHMS, text)
         .ifPresent(
             printed -> {
-              double ohms = Dimension.OHMS.parse(printed);
+              double ohms = Dimension.OHMS.parse(printed.replace('K', 'k'));
               double due = old.windingOhms().orElse(old.ohms());
               share("%.3g ohm", due, ohms, compared, differences);
             });
@@ -151,7 +159,12 @@ public record Replacement(
               if (volts.find()) {
                 double v = Double.parseDouble(volts.group(1));
                 double due = v * v * old.powerFactor() / old.ohms();
-                share("%.0f W", due, Dimension.WATTS.parse(printed), compared, differences);
+                share(
+                    "%.0f W",
+                    due,
+                    Dimension.WATTS.parse(printed.replace('K', 'k') + "W"),
+                    compared,
+                    differences);
               }
             });
   }

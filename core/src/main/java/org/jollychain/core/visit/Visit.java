@@ -3,19 +3,22 @@ package org.jollychain.core.visit;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.evidence.CodeShown;
+import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Guide;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Proposal;
 import org.jollychain.core.plan.TimeCosts;
+import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.sheet.Access;
+import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 
@@ -50,7 +53,11 @@ public record Visit(
 
   /** The step at which the work is, if it is at one. */
   public Optional<Progress> here() {
-    return progress.stream().filter(p -> p.state() == Progress.State.HERE).findFirst();
+    return here(progress);
+  }
+
+  private static Optional<Progress> here(List<Progress> steps) {
+    return steps.stream().filter(p -> p.state() == Progress.State.HERE).findFirst();
   }
 
   /**
@@ -92,6 +99,23 @@ public record Visit(
   public record Told(
       String complaint, boolean suspected, boolean closed, List<VisitEntry> entries) {
 
+    /**
+     * What is told of a visit on a sheet.
+     *
+     * @param evidence that stands
+     */
+    public static Told of(
+        Optional<Complaint> complaint,
+        List<? extends Evidence> evidence,
+        boolean closed,
+        List<VisitEntry> entries) {
+      // a complaint with suspects of its own is of a unit that runs, and so may a code be
+      boolean suspected =
+          complaint.filter(c -> !c.suspects().isEmpty() && !c.runs().isEmpty()).isPresent()
+              || evidence.stream().anyMatch(e -> e instanceof CodeShown c && c.code().isPresent());
+      return new Told(complaint.map(Complaint::title).orElse(""), suspected, closed, entries);
+    }
+
     boolean said(VisitEntry.Kind kind, String subject) {
       return last(kind, subject).isPresent();
     }
@@ -106,17 +130,8 @@ public record Visit(
       return entries.stream().filter(e -> e.kind() == kind);
     }
 
-    /** Accesses that were opened and not closed again, in the order they were opened. */
-    public Set<String> open() {
-      Set<String> open = new LinkedHashSet<>();
-      for (VisitEntry e : entries) {
-        if (e.kind() == VisitEntry.Kind.OPENED) {
-          open.add(e.subject());
-        } else if (e.kind() == VisitEntry.Kind.CLOSED) {
-          open.remove(e.subject());
-        }
-      }
-      return open;
+    Set<String> open() {
+      return VisitEntry.open(entries);
     }
   }
 
@@ -172,14 +187,10 @@ public record Visit(
 
   /** What stands first at the step where the work is. */
   private String next(List<Progress> steps, Plan plan) {
-    Optional<Step> here =
-        steps.stream()
-            .filter(p -> p.state() == Progress.State.HERE)
-            .map(Progress::step)
-            .findFirst();
-    return here.map(
-            step ->
-                switch (step) {
+    return here(steps)
+        .map(
+            here ->
+                switch (here.step()) {
                   case CAUSE ->
                       cause.next().stream().findFirst().map(CauseSearch.Next::title).orElse("");
                   case PUT_RIGHT -> firstOpen(actions.stream().filter(Item::due).toList());
@@ -202,9 +213,7 @@ public record Visit(
     found.forEach(c -> said.add(c.title()));
     actions.stream().filter(a -> !a.answer().isEmpty()).forEach(a -> said.add(a.title()));
     renewed.forEach(r -> said.add(r.title() + " renewed"));
-    return said.stream()
-        .map(s -> s.substring(0, 1).toUpperCase(Locale.ROOT) + s.substring(1) + ".")
-        .collect(Collectors.joining(" "));
+    return said.stream().map(s -> PlainText.sentence(s) + ".").collect(Collectors.joining(" "));
   }
 
   private static List<Cause> found(Optional<Guide> guide, CauseSearch search) {

@@ -1,9 +1,11 @@
 package org.jollychain.core.visit;
 
 import java.util.Collection;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.guide.Check;
 import org.jollychain.core.guide.Guide;
@@ -93,6 +95,19 @@ public record VisitEntry(Kind kind, String subject, String value) {
         yesOrNo();
       }
     }
+  }
+
+  /** Accesses that were opened and not closed again, in the order they were opened. */
+  public static Set<String> open(List<VisitEntry> entries) {
+    Set<String> open = new LinkedHashSet<>();
+    for (VisitEntry e : entries) {
+      if (e.kind == Kind.OPENED) {
+        open.add(e.subject);
+      } else if (e.kind == Kind.CLOSED) {
+        open.remove(e.subject);
+      }
+    }
+    return open;
   }
 
   private void yesOrNo() {

@@ -84,6 +84,7 @@ class GuideReaderTest {
       kind: cycling-thermostat | kind: cycling-thermostatt | did you mean "cycling-thermostat"
       mode: case-leak | mode: leaking | should be one of
       weight: 8, | weight: -8, | must be 0 or more
+      weight: 8, | weight: 1e308, | up to 1000
       """)
   void what_is_wrong_is_said_at_its_place(String right, String wrong, String message) {
     assertThat(DRYER).contains(right);

@@ -29,6 +29,8 @@ class ReplacementTest {
     "element, 5200 W 240 V, same",
     "element, 4500 W 240 V, different",
     "element, 11.1 ohm, same",
+    "element, 11.1 k ohm, different",
+    "element, 5.2 kW 240 V, same",
     "element, smudged, not-readable",
     "door-switch, 16 A 250 V, not-readable"
   })
@@ -41,6 +43,14 @@ class ReplacementTest {
     Sheet autoclave = Sheets.shipped("autoclave-115");
     Replacement by = Replacement.of(autoclave.part("hand-limit"), "auto reset");
     assertThat(by.differences()).singleElement().asString().contains("by itself");
+  }
+
+  /** A disc that would have to cool below nothing before it closes again. */
+  @Test
+  void a_marking_that_no_part_can_bear_is_refused_in_words() {
+    assertThatThrownBy(() -> Replacement.of(DRYER.part("high-limit"), "L050-60F"))
+        .isInstanceOf(EvidenceException.class)
+        .hasMessageContaining("differential");
   }
 
   @Test

@@ -7,10 +7,10 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
+import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.VisitEntry;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.job.EvidenceLog;
-import org.jollychain.server.job.Job;
 import org.jollychain.server.job.JobAssessor;
 import org.jollychain.server.job.JobService;
 import org.jollychain.server.job.NewJob;
@@ -47,7 +47,7 @@ class DemoStation implements ApplicationRunner {
       List<EvidenceItem> evidence,
       @Nullable List<VisitEntry> entries,
       @Nullable Integer struck,
-      Job.@Nullable ClosedAs as,
+      @Nullable Outcome as,
       @Nullable String outcome) {}
 
   private final UnitService units;
@@ -118,7 +118,7 @@ class DemoStation implements ApplicationRunner {
     if (story.outcome() != null) {
       jobs.close(
           story.id(),
-          story.as() == null ? Job.ClosedAs.UNSAID : story.as(),
+          story.as() == null ? Outcome.UNSAID : story.as(),
           story.outcome(),
           1,
           Stamp.at(at.plusMinutes(5)));

@@ -3,8 +3,7 @@ package org.jollychain.server.guide;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jollychain.core.guide.GuideReader;
-import org.jollychain.core.text.InvalidTextException;
-import org.jollychain.core.text.TextProblem;
+import org.jollychain.server.platform.Validation;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -58,17 +57,9 @@ class GuideController {
       path = "/validate",
       consumes = {YAML, MediaType.APPLICATION_JSON_VALUE},
       produces = MediaType.APPLICATION_JSON_VALUE)
-  Problems validate(@RequestBody byte[] text) {
-    try {
-      GuideReader.read(new String(text, StandardCharsets.UTF_8));
-      return new Problems(List.of());
-    } catch (InvalidTextException e) {
-      return new Problems(e.problems());
-    }
+  Validation validate(@RequestBody byte[] text) {
+    return Validation.of(() -> GuideReader.read(new String(text, StandardCharsets.UTF_8)));
   }
-
-  /** What is wrong with a guide's text. */
-  record Problems(List<TextProblem> problems) {}
 
   /** Saves a guide's text as a new revision. */
   @PutMapping(

@@ -61,7 +61,7 @@ public class GuideService {
   /**
    * @throws RefusedException when there is no such revision
    */
-  public GuideRevision revision(String key, int revision) {
+  GuideRevision revision(String key, int revision) {
     return guides
         .find(key, revision)
         .orElseThrow(
@@ -75,9 +75,13 @@ public class GuideService {
     return guides.forFamily(family.toString());
   }
 
-  /** A guide's text as what it says. */
-  public Guide read(String text) {
-    return read.get(text);
+  /**
+   * A revision as what it says.
+   *
+   * @throws RefusedException when there is no such revision
+   */
+  public Guide guide(String key, int revision) {
+    return read.get(revision(key, revision).text());
   }
 
   /**

@@ -1,12 +1,10 @@
 package org.jollychain.server.guide;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
+import org.jollychain.server.platform.ShippedTexts;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.annotation.Order;
-import org.springframework.core.io.Resource;
-import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.stereotype.Component;
 
 /** Brings the guides that ship with the application into a library that lacks them. */
@@ -24,12 +22,12 @@ class ShippedGuides implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) throws IOException {
-    for (Resource resource :
-        new PathMatchingResourcePatternResolver().getResources("classpath:guides/*.yaml")) {
-      String key = resource.getFilename().replace(".yaml", "");
-      if (mapper.newest(key).isEmpty()) {
-        guides.save(key, resource.getContentAsString(StandardCharsets.UTF_8));
-      }
-    }
+    ShippedTexts.in(
+        "guides",
+        (key, text) -> {
+          if (mapper.newest(key).isEmpty()) {
+            guides.save(key, text);
+          }
+        });
   }
 }

@@ -2,8 +2,6 @@ package org.jollychain.server.job;
 
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.UUID;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.component.VEvent;
@@ -13,6 +11,7 @@ import net.fortuna.ical4j.model.property.Uid;
 import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.jollychain.core.guide.Guide;
+import org.jollychain.core.visit.Outcome;
 
 /**
  * When somebody comes back, as an iCalendar file (RFC 5545): a week after a visit in which no test
@@ -26,14 +25,12 @@ final class Appointments {
 
   static String of(JobView view) {
     Job job = view.job();
-    OffsetDateTime end =
-        job.closedAt() == null ? OffsetDateTime.now(ZoneOffset.UTC) : job.closedAt();
-    LocalDate day = end.toLocalDate();
+    LocalDate day = job.end().toLocalDate();
     Calendar calendar = new Calendar();
     calendar.add(new ProdId("-//Jolly Chain//EN"));
     calendar.add(ImmutableVersion.VERSION_2_0);
     calendar.add(ImmutableCalScale.GREGORIAN);
-    if (job.closedAs() == Job.ClosedAs.NOT_REPRODUCED) {
+    if (job.closedAs() == Outcome.NOT_REPRODUCED) {
       calendar.add(
           event(
               job,

@@ -2,10 +2,11 @@ package org.jollychain.server.job;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
 import java.util.Optional;
 import java.util.UUID;
 import org.jollychain.core.diagnosis.Assessment.Leading;
-import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.visit.Outcome;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.policy.Permit;
 import org.jollychain.server.policy.PolicyItem;
@@ -42,7 +43,7 @@ public record Job(
     OffsetDateTime openedAt,
     @Nullable OffsetDateTime closedAt,
     String outcome,
-    ClosedAs closedAs,
+    Outcome closedAs,
     @Nullable OffsetDateTime struckAt,
     String struckWhy,
     @JsonIgnore PolicyItem policy,
@@ -55,22 +56,6 @@ public record Job(
     @JsonIgnore String atStep,
     @JsonIgnore String nextToDo) {
 
-  /** How a visit ended. */
-  public enum ClosedAs {
-    /** Not yet, or nothing was said. */
-    UNSAID,
-    REPAIRED,
-    MADE_SAFE,
-    /** No test failed: suspects are named, and somebody comes back. */
-    NOT_REPRODUCED,
-    DECLINED;
-
-    @Override
-    public String toString() {
-      return this == UNSAID ? "" : Kebab.of(this);
-    }
-  }
-
   /** A revision of a guide. */
   record GuideOf(String key, int revision) {}
 
@@ -79,6 +64,11 @@ public record Job(
     return guideKey == null || guideRevision == null
         ? Optional.empty()
         : Optional.of(new GuideOf(guideKey, guideRevision));
+  }
+
+  /** When it was closed, or now. */
+  OffsetDateTime end() {
+    return closedAt == null ? OffsetDateTime.now(ZoneOffset.UTC) : closedAt;
   }
 
   /** Whether the leading suspect is that of the evidence as it is. */

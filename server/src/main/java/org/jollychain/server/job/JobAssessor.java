@@ -7,7 +7,6 @@ import java.util.UUID;
 import java.util.function.Function;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
-import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.guide.Guide;
 import org.jollychain.core.network.Meters;
@@ -15,10 +14,11 @@ import org.jollychain.core.plan.DecisionTree;
 import org.jollychain.core.plan.Forecast;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Policy;
-import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
+import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.Progress;
 import org.jollychain.core.visit.Visit;
+import org.jollychain.core.visit.VisitEntry;
 import org.jollychain.server.assess.AssessService;
 import org.jollychain.server.assess.AssessmentPool;
 import org.jollychain.server.assess.CaseFile;
@@ -108,16 +108,12 @@ public class JobAssessor {
 
     /** What was opened on the way is open, beside what the policy says is. */
     Policy planned() {
-      Policy policy = job.policy().policy(job.permit().live());
-      return policy.opening(told(false).open());
+      return job.policy().policy(job.permit().live()).opening(VisitEntry.open(told()));
     }
 
-    Visit.Told told(boolean suspected) {
-      return new Visit.Told(
-          job.complaintTitle(),
-          suspected,
-          job.closedAt() != null,
-          lines.stream().filter(l -> l.struckAt() == null).map(VisitLine::entry).toList());
+    /** What stands of what was told beside the evidence. */
+    List<VisitEntry> told() {
+      return lines.stream().filter(l -> l.struckAt() == null).map(VisitLine::entry).toList();
     }
   }
 
@@ -128,7 +124,7 @@ public class JobAssessor {
           return new JobEvidence(
               job,
               sheets.revision(job.sheetKey(), job.sheetRevision()).text(),
-              job.guide().map(g -> guides.read(guides.revision(g.key(), g.revision()).text())),
+              job.guide().map(g -> guides.guide(g.key(), g.revision())),
               EvidenceLog.entries(jobs.evidence(id)),
               visits.lines(id),
               meters.all());
@@ -179,22 +175,27 @@ public class JobAssessor {
         Visit.of(
             engine.unit(),
             taken.guide,
-            taken.told(suspected(engine.sheet(), taken, weighed.standing)),
+            Visit.Told.of(
+                complaint.map(engine.sheet().complaints()::get),
+                weighed.standing,
+                taken.job.closedAt() != null,
+                taken.told()),
             assessment,
             plan),
         taken.lines);
   }
 
-  /** Whether it overheats or is slow, as a complaint with suspects of its own or a code says. */
-  private static boolean suspected(Sheet sheet, JobEvidence taken, List<Evidence> standing) {
-    boolean complained =
-        taken
-            .complaint()
-            .map(sheet.complaints()::get)
-            .filter(c -> !c.suspects().isEmpty() && !c.runs().isEmpty())
-            .isPresent();
-    return complained
-        || standing.stream().anyMatch(e -> e instanceof CodeShown c && c.code().isPresent());
+  /**
+   * @throws RefusedException when something is missing for a visit to end so; it says all that is
+   */
+  void refuseUnlessReady(UUID id, Outcome as) {
+    JobView view = view(id);
+    List<String> missing = as.missing(view.visit(), view.assessment().leading());
+    if (!missing.isEmpty()) {
+      throw RefusedException.unprocessable(
+          "It cannot be signed off as %s yet: %s."
+              .formatted(as.toString().replace('-', ' '), String.join("; ", missing)));
+    }
   }
 
   /** For lists. It follows from the evidence, so nothing is lost where it cannot be kept. */

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jollychain.core.plan.DecisionTree;
 import org.jollychain.core.plan.Forecast;
+import org.jollychain.core.visit.Outcome;
 import org.jollychain.server.assess.CaseFile;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.paper.PdfRenderer;
@@ -187,8 +188,8 @@ class JobController {
 
   @PutMapping(path = "/{id}/close", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView close(@PathVariable UUID id, @RequestBody @Valid Requests.Closing closing) {
-    Job.ClosedAs as = closing.as() == null ? Job.ClosedAs.UNSAID : closing.as();
-    SignOff.refuseUnlessReady(as, assessor.view(id));
+    Outcome as = closing.as() == null ? Outcome.UNSAID : closing.as();
+    assessor.refuseUnlessReady(id, as);
     jobs.close(id, as, closing.outcome(), closing.version(), stamps.now());
     return assessor.view(id);
   }

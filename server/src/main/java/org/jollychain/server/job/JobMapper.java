@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.jollychain.core.diagnosis.Assessment.Leading;
+import org.jollychain.core.visit.Outcome;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.policy.Permit;
 import org.jollychain.server.policy.PolicyItem;
@@ -31,7 +32,7 @@ interface JobMapper {
   int close(
       @Param("id") UUID id,
       @Param("version") int version,
-      @Param("as") Job.ClosedAs as,
+      @Param("as") Outcome as,
       @Param("outcome") String outcome,
       @Param("stamp") Stamp stamp);
 

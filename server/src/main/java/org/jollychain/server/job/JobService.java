@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.visit.Outcome;
 import org.jollychain.server.guide.GuideRevision;
 import org.jollychain.server.guide.GuideService;
 import org.jollychain.server.platform.RefusedException;
@@ -107,7 +108,7 @@ public class JobService {
             stamp.at(),
             null,
             "",
-            Job.ClosedAs.UNSAID,
+            Outcome.UNSAID,
             null,
             "",
             policies.shop().policy(),
@@ -191,7 +192,7 @@ public class JobService {
    * @throws RefusedException when it is not open, or was changed meanwhile
    */
   @Transactional
-  public void close(UUID id, Job.ClosedAs as, String outcome, int version, Stamp stamp) {
+  public void close(UUID id, Outcome as, String outcome, int version, Stamp stamp) {
     Job job = found(jobs, id);
     if (job.closedAt() != null && job.closedAs() == as && job.outcome().equals(outcome.strip())) {
       return;

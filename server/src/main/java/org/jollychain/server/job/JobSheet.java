@@ -1,7 +1,6 @@
 package org.jollychain.server.job;
 
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
@@ -10,7 +9,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.visit.CauseSearch;
+import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.Visit;
 import org.jollychain.core.visit.VisitEntry;
 
@@ -57,8 +58,7 @@ record JobSheet(
     Job job = view.job();
     Visit visit = view.visit();
     Assessment assessment = view.assessment();
-    OffsetDateTime end =
-        job.closedAt() == null ? OffsetDateTime.now(ZoneOffset.UTC) : job.closedAt();
+    OffsetDateTime end = job.end();
     List<String> about = new ArrayList<>();
     about.add(view.sheetTitle());
     add(about, job.unitModel());
@@ -79,7 +79,7 @@ record JobSheet(
             .toList(),
         chain.map(c -> StaircasePaper.of(c, Assessment.Tread::estimated)),
         chain
-            .filter(c -> job.closedAs() == Job.ClosedAs.REPAIRED)
+            .filter(c -> job.closedAs() == Outcome.REPAIRED)
             .map(c -> StaircasePaper.of(c, Assessment.Tread::expected)),
         visit.prevention().stream()
             .map(p -> new Line(DAY.format(end.plusMonths(p.months())), p.title()))
@@ -117,7 +117,7 @@ record JobSheet(
         story,
         "What was wrong",
         a.leading().confirmed()
-            ? "%s, by its own test.".formatted(sentence(a.leading().title()))
+            ? "%s, by its own test.".formatted(PlainText.sentence(a.leading().title()))
             : a.leading().probability() > 0.5
                 ? "Not shown by a test of its own. Most likely: %s.".formatted(a.leading().title())
                 : "No test failed. Suspected: %s.".formatted(a.leading().title()));
@@ -139,9 +139,9 @@ record JobSheet(
     say(
         story,
         "Outcome",
-        (job.closedAs() == Job.ClosedAs.UNSAID
+        (job.closedAs() == Outcome.UNSAID
                 ? ""
-                : sentence(job.closedAs().toString().replace('-', ' ')) + ". ")
+                : PlainText.sentence(job.closedAs().toString().replace('-', ' ')) + ". ")
             + job.outcome());
     return story;
   }
@@ -165,10 +165,6 @@ record JobSheet(
         .filter(i -> i.answer().equals(answer))
         .map(Visit.Item::title)
         .collect(Collectors.joining("; "));
-  }
-
-  private static String sentence(String text) {
-    return text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
   }
 
   private static void say(List<Line> story, String heading, String text) {

@@ -4,6 +4,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.VisitEntry;
 import org.jollychain.server.platform.StrictReading;
 import org.jollychain.server.policy.Permit;
@@ -33,7 +34,7 @@ final class Requests {
    * @param version of the job that is being closed
    */
   record Closing(
-      Job.@Nullable ClosedAs as,
+      @Nullable Outcome as,
       @NotBlank @Size(max = 2000) @JsonDeserialize(using = StrictReading.SeveralLines.class)
           String outcome,
       int version) {}

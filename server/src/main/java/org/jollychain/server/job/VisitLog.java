@@ -67,7 +67,7 @@ public class VisitLog {
   }
 
   private Optional<Guide> guide(Job job) {
-    return job.guide().map(g -> guides.read(guides.revision(g.key(), g.revision()).text()));
+    return job.guide().map(g -> guides.guide(g.key(), g.revision()));
   }
 
   /**

@@ -6,6 +6,7 @@ import org.jollychain.core.drawing.Drawing;
 import org.jollychain.core.plan.PathTests;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
+import org.jollychain.server.platform.Validation;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;

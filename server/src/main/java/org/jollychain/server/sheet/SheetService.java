@@ -24,6 +24,7 @@ import org.jollychain.core.text.Nearest;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Stamps;
+import org.jollychain.server.platform.Validation;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -198,12 +199,7 @@ public class SheetService {
   }
 
   Validation validate(String text) {
-    try {
-      SheetValidator.read(text);
-      return new Validation(List.of());
-    } catch (InvalidTextException e) {
-      return new Validation(e.problems());
-    }
+    return Validation.of(() -> SheetValidator.read(text));
   }
 
   private static Situation situation(Sheet sheet, String id) {

@@ -1,12 +1,10 @@
 package org.jollychain.server.sheet;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
+import org.jollychain.server.platform.ShippedTexts;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.annotation.Order;
-import org.springframework.core.io.Resource;
-import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.stereotype.Component;
 
 /** Brings the sheets that ship with the application into a library that lacks them. */
@@ -24,12 +22,12 @@ class ShippedSheets implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) throws IOException {
-    for (Resource resource :
-        new PathMatchingResourcePatternResolver().getResources("classpath:sheets/*.yaml")) {
-      String key = resource.getFilename().replace(".yaml", "");
-      if (mapper.newest(key).isEmpty()) {
-        sheets.save(key, resource.getContentAsString(StandardCharsets.UTF_8));
-      }
-    }
+    ShippedTexts.in(
+        "sheets",
+        (key, text) -> {
+          if (mapper.newest(key).isEmpty()) {
+            sheets.save(key, text);
+          }
+        });
   }
 }

@@ -3,10 +3,10 @@ package org.jollychain.server.demo;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.Progress;
 import org.jollychain.core.visit.Step;
 import org.jollychain.server.ServerTest;
-import org.jollychain.server.job.Job;
 import org.jollychain.server.job.JobAssessor;
 import org.jollychain.server.job.JobService;
 import org.jollychain.server.job.JobSummary;
@@ -41,7 +41,7 @@ class DemoStationTest {
         .satisfies(j -> assertThat(j.leading().probability()).isBetween(0.1, 0.9));
     assertThat(all)
         .extracting(j -> j.job().closedAs())
-        .contains(Job.ClosedAs.REPAIRED, Job.ClosedAs.NOT_REPRODUCED);
+        .contains(Outcome.REPAIRED, Outcome.NOT_REPRODUCED);
   }
 
   /** What the stories say was done is what the steps ask for. */
@@ -50,7 +50,7 @@ class DemoStationTest {
     sql.execute("truncate visit_entry, evidence, job, unit");
     demo.run(new DefaultApplicationArguments());
     for (JobSummary summary : jobs.recent()) {
-      if (summary.job().closedAs() == Job.ClosedAs.REPAIRED) {
+      if (summary.job().closedAs() == Outcome.REPAIRED) {
         assertThat(assessor.view(summary.job().id()).visit().progress())
             .as(summary.job().unitTag() + " " + summary.complaintTitle())
             .filteredOn(p -> p.step().ordinal() >= Step.CAUSE.ordinal())

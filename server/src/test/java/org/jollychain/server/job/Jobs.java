@@ -4,6 +4,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
 import org.jollychain.core.plan.Forecast;
+import org.jollychain.core.visit.Outcome;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.policy.Permit;
@@ -60,7 +61,7 @@ public final class Jobs {
   }
 
   JobView close(UUID id, String outcome, int version, OffsetDateTime at) {
-    jobs.close(id, Job.ClosedAs.UNSAID, outcome, version, Stamp.at(at));
+    jobs.close(id, Outcome.UNSAID, outcome, version, Stamp.at(at));
     return view(id);
   }
 

@@ -7,7 +7,7 @@
 
 <div class="frame" class:wide={!aside}>
   <div>{@render children()}</div>
-  {#if aside}<div>{@render aside()}</div>{/if}
+  {#if aside}<div class="aside">{@render aside()}</div>{/if}
 </div>
 
 <style>
@@ -37,7 +37,12 @@
   }
   @media (max-width: 672px) {
     .frame {
+      gap: 12px;
       padding: 10px 10px 20px;
+    }
+    /* what sticks to the foot of a phone sticks to the whole step */
+    .frame > .aside {
+      display: contents;
     }
   }
 </style>

@@ -1,0 +1,52 @@
+package org.jollychain.core.visit;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.quantity.Kebab;
+
+/** How a visit ended, and what has to be so before it may. */
+public enum Outcome {
+  /** Not yet, or nothing was said. */
+  UNSAID,
+  REPAIRED,
+  MADE_SAFE,
+  /** No test failed: suspects are named, and somebody comes back. */
+  NOT_REPRODUCED,
+  DECLINED;
+
+  /** All that is missing, in words; nothing where it may be signed off so. */
+  public List<String> missing(Visit visit, Assessment.Leading leading) {
+    List<String> missing = new ArrayList<>();
+    if (this != UNSAID) {
+      visit.accesses().stream()
+          .filter(a -> a.answer().equals(VisitEntry.YES))
+          .forEach(a -> missing.add("close again what was opened: " + a.title()));
+    }
+    if (this == REPAIRED) {
+      CauseSearch.State cause = visit.cause().state();
+      if (cause == CauseSearch.State.ASK || cause == CauseSearch.State.NOTHING_LEFT) {
+        missing.add("say why the link opened, or why no cause was found");
+      }
+      if (!done(visit, Step.PUT_RIGHT)) {
+        missing.add("say what was put right");
+      }
+      if (!done(visit, Step.PROVE)) {
+        missing.add("every proof has to hold");
+      }
+    }
+    if (this == NOT_REPRODUCED && leading.confirmed()) {
+      missing.add("the %s failed its own test".formatted(leading.title()));
+    }
+    return missing;
+  }
+
+  private static boolean done(Visit visit, Step step) {
+    return visit.progress().get(step.ordinal()).state() == Progress.State.DONE;
+  }
+
+  @Override
+  public String toString() {
+    return this == UNSAID ? "" : Kebab.of(this);
+  }
+}
