@@ -117,6 +117,7 @@
   }
   @media (max-width: 672px) {
     .done:not(.shown) span,
+    .here:not(.shown) span,
     .doubtful:not(.shown) span {
       position: absolute;
       clip-path: inset(50%);

@@ -11,7 +11,7 @@
   const proofs = $derived(
     view.visit.proofs.map((p) => ({
       ...p,
-      note: p.note === 'currents' ? 'See the currents beside it.' : '',
+      note: p.note === 'currents' ? 'See the currents.' : '',
       minutes: 0,
       title: p.minutes > 0 ? `${p.title} (within ${duration(p.minutes)})` : p.title
     }))

@@ -127,6 +127,9 @@
     border: 1px solid var(--line);
     margin: 3px 0 10px;
   }
+  a {
+    color: var(--good);
+  }
   a + a {
     margin-left: 1.5rem;
   }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.visit.CauseSearch;
 import org.jollychain.core.visit.Outcome;
@@ -111,8 +112,10 @@ record JobSheet(
     say(
         story,
         "Supply",
-        a.supply().verdict().toString().replace('-', ' ')
-            + (a.supply().because().isEmpty() ? "" : ": " + a.supply().because().get(0)));
+        a.supply().verdict() == SupplyVerdict.UNMEASURED
+            ? "not measured"
+            : a.supply().verdict().toString().replace('-', ' ')
+                + (a.supply().because().isEmpty() ? "" : ": " + a.supply().because().get(0)));
     say(
         story,
         "What was wrong",
