@@ -5,12 +5,16 @@
   import SheetScreen from '../screens/sheets/SheetScreen.svelte';
   import SheetsScreen from '../screens/sheets/SheetsScreen.svelte';
   import ShopScreen from '../screens/shop/ShopScreen.svelte';
+  import UnitScreen from '../screens/units/UnitScreen.svelte';
+  import UnitsScreen from '../screens/units/UnitsScreen.svelte';
   import Mark from './Mark.svelte';
   import NotFound from './NotFound.svelte';
 
   const routes = {
     '/': JobsScreen,
     '/jobs/:id': JobScreen,
+    '/units': UnitsScreen,
+    '/units/:tag': UnitScreen,
     '/sheets': SheetsScreen,
     '/sheets/:key': SheetScreen,
     '/shop': ShopScreen,
@@ -31,6 +35,7 @@
   <a class="home" href="/" aria-label="Jolly Chain" use:link><Mark /><span>Jolly Chain</span></a>
   <nav aria-label="Main">
     <a href="/" use:link>Jobs</a>
+    <a href="/units" use:link>Units</a>
     <a href="/sheets" use:link>Sheets</a>
     <a href="/shop" use:link>Shop</a>
   </nav>

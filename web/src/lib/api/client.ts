@@ -33,6 +33,9 @@ export type PathTests = components['schemas']['PathTests'];
 export type PathTest = PathTests['supply'][number];
 export type Assessed = components['schemas']['Assessed'];
 export type Unit = components['schemas']['Unit'];
+export type UnitHistory = components['schemas']['UnitHistory'];
+export type UnitPlate = components['schemas']['UnitPlate'];
+export type Appointment = components['schemas']['Appointment'];
 export type Visit = components['schemas']['Visit'];
 export type Item = components['schemas']['Item'];
 export type CauseCheck = Visit['cause']['next'][number];
@@ -107,7 +110,17 @@ async function request<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: u
 const revisionPath = (key: string, revision: number) => `/api/sheets/${key}/revisions/${revision}`;
 
 export const api = {
-  jobs: () => request<JobSummary[]>('GET', '/api/jobs'),
+  jobs: (words = '', technician = '', page = 1) =>
+    send(
+      'GET',
+      `/api/jobs?${new URLSearchParams({ words, technician, page: String(page) }).toString()}`
+    ).then(async (r) => ({
+      jobs: (await r.json()) as JobSummary[],
+      total: Number(r.headers.get('X-Total-Count'))
+    })),
+  technicians: () => request<string[]>('GET', '/api/jobs/technicians'),
+  due: () => request<Appointment[]>('GET', '/api/appointments'),
+  settle: (id: string, as: string) => request<Appointment[]>('PUT', `/api/appointments/${id}/settle`, { as }),
   job: (id: string) => request<JobView>('GET', `/api/jobs/${id}`),
   openJob: (id: string, job: NewJob) => request<JobView>('PUT', `/api/jobs/${id}`, job),
   addEvidence: (job: string, id: string, evidence: Evidence) =>
@@ -119,6 +132,11 @@ export const api = {
   closeJob: (job: string, as: string, outcome: string, version: number) =>
     request<JobView>('PUT', `/api/jobs/${job}/close`, { as, outcome, version }),
   units: () => request<Unit[]>('GET', '/api/units'),
+  unit: (tag: string) => request<UnitHistory>('GET', `/api/units/${encodeURIComponent(tag)}`),
+  keepUnit: (tag: string, plate: UnitPlate) =>
+    request<Unit>('PUT', `/api/units/${encodeURIComponent(tag)}`, plate),
+  importUnits: (csv: string) =>
+    send('POST', '/api/units.csv', csv, 'text/csv').then((r) => r.json() as Promise<Unit[]>),
   sheets: () => request<SheetSummary[]>('GET', '/api/sheets'),
   sheet: (key: string, revision: number) => request<Sheet>('GET', revisionPath(key, revision)),
   newestSheet: (key: string) => request<SheetRevision>('GET', `/api/sheets/${key}`),

@@ -67,6 +67,11 @@ export function ago(iso: string, now = new Date()): string {
   return `${Math.round(minutes / 1440)} days ago`;
 }
 
+/** A day as people write it: 3 Feb 2026. */
+export function day(iso: string): string {
+  return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+}
+
 function withPrefix(value: number, unit: string): string {
   const size = Math.abs(value);
   return size >= 0.00005 && size < 0.0995 ? `${figures(value * 1000)} m${unit}` : `${figures(value)} ${unit}`;

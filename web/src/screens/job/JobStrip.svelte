@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { link } from 'svelte-spa-router';
   import type { JobView } from '../../lib/api/client';
   import { duration, words } from '../../lib/format/format';
 
@@ -29,8 +30,14 @@
 
 <section aria-label="Job">
   <div>
-    <h1>{job.unitTag} <span>{job.unitTitle === job.unitTag ? '' : job.unitTitle}</span></h1>
-    <p class="soft">{about}</p>
+    <h1>
+      <a href={`/units/${job.unitTag}`} use:link>{job.unitTag}</a>
+      <span>{job.unitTitle === job.unitTag ? '' : job.unitTitle}</span>
+    </h1>
+    <p class="soft">
+      {about}
+      {#if job.follows}· <a href={`/jobs/${job.follows}`} use:link>follows an earlier visit</a>{/if}
+    </p>
   </div>
   <dl>
     <div>
@@ -89,6 +96,16 @@
     font-size: 1.25rem;
     font-weight: 600;
     line-height: 1.4;
+  }
+  h1 a {
+    color: inherit;
+    text-decoration: none;
+  }
+  h1 a:hover {
+    text-decoration: underline;
+  }
+  p a {
+    color: var(--good);
   }
   p,
   dt,

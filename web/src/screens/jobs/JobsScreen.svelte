@@ -1,30 +1,53 @@
 <script lang="ts">
   import { Button, InlineLoading, Search } from 'carbon-components-svelte';
-  import { link } from 'svelte-spa-router';
-  import { api, type JobSummary, reason } from '../../lib/api/client';
+  import { untrack } from 'svelte';
+  import { api, type Appointment, type JobSummary, reason } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
-  import { ago, percent } from '../../lib/format/format';
   import { isField } from '../../lib/input/shortcuts';
+  import Due from './Due.svelte';
+  import JobRow from './JobRow.svelte';
   import NewJob from './NewJob.svelte';
 
-  let jobs = $state.raw<JobSummary[]>();
+  const PAUSE = 200;
+  const PAGE = 50;
+
+  let found = $state.raw<{ jobs: JobSummary[]; total: number }>();
+  let technicians = $state.raw<string[]>([]);
+  let due = $state.raw<Appointment[]>([]);
   let away = $state('');
   let search = $state('');
+  let technician = $state('');
+  let page = $state(1);
   let opening = $state(false);
+  let asked = 0;
 
-  const found = $derived(
-    (jobs ?? []).filter(({ job, complaintTitle }) =>
-      `${job.unitTag} ${job.unitTitle} ${job.unitPlace} ${complaintTitle} ${job.technician} ${job.outcome}`
-        .toLowerCase()
-        .includes(search.trim().toLowerCase())
-    )
-  );
+  const jobs = $derived(found?.jobs ?? []);
+  const pages = $derived(Math.max(1, Math.ceil((found?.total ?? 0) / PAGE)));
+  const everything = $derived(search.trim() === '' && technician === '');
   const groups = $derived([
-    { title: 'Open', jobs: found.filter((j) => !j.job.closedAt) },
-    { title: 'Closed', jobs: found.filter((j) => j.job.closedAt) }
+    { title: 'Open', jobs: jobs.filter((j) => !j.job.closedAt) },
+    { title: 'Closed', jobs: jobs.filter((j) => j.job.closedAt) }
   ]);
 
-  load();
+  $effect(() => {
+    const [words, who] = [search, technician];
+    const waiting = setTimeout(
+      () =>
+        untrack(() => {
+          page = 1;
+          void load(words, who);
+        }),
+      found ? PAUSE : 0
+    );
+    return () => clearTimeout(waiting);
+  });
+
+  Promise.all([api.technicians(), api.due()])
+    .then(([names, appointments]) => {
+      technicians = names;
+      due = appointments;
+    })
+    .catch((e: unknown) => (away = reason(e)));
 
   function onkeydown(event: KeyboardEvent) {
     if (event.key !== 'n' || event.ctrlKey || event.metaKey || event.altKey || isField(event.target)) return;
@@ -32,13 +55,21 @@
     opening = true;
   }
 
-  async function load() {
+  async function load(words = search, who = technician) {
+    const mine = ++asked;
     try {
+      const answer = await api.jobs(words, who, page);
+      if (mine !== asked) return;
       away = '';
-      jobs = await api.jobs();
+      found = answer;
     } catch (e) {
-      away = reason(e);
+      if (mine === asked) away = reason(e);
     }
+  }
+
+  function turn(to: number) {
+    page = to;
+    void load();
   }
 </script>
 
@@ -56,14 +87,20 @@
         bind:value={search}
       />
     </div>
+    {#if technicians.length > 1}
+      <select aria-label="Whose jobs" bind:value={technician}>
+        <option value="">Everybody</option>
+        {#each technicians as name (name)}<option>{name}</option>{/each}
+      </select>
+    {/if}
     <Button size="small" on:click={() => (opening = true)}>New job</Button>
   </header>
 
   {#if away}
     <Away title="The jobs cannot be shown" why={away} onretry={load} />
-  {:else if !jobs}
+  {:else if !found}
     <InlineLoading description="Looking for jobs" />
-  {:else if jobs.length === 0}
+  {:else if everything && found.total === 0}
     <div class="card empty">
       <h2>No jobs yet</h2>
       <p>Open one with <b>New job</b>: the unit's tag, its circuit sheet, and what the customer sees.</p>
@@ -74,39 +111,26 @@
         <section>
           <h2>{group.title}</h2>
           <ul class="card rows">
-            {#each group.jobs as summary (summary.job.id)}
-              {@const job = summary.job}
-              <li>
-                <a href={`/jobs/${job.id}`} use:link>
-                  <span class="unit"
-                    ><b>{job.unitTag}</b> {job.unitTitle}<small class="soft">{job.unitPlace}</small></span
-                  >
-                  <span>
-                    {summary.complaintTitle || 'No complaint told'}
-                    <small class="soft">
-                      {job.technician}{job.technician ? ' · ' : ''}{ago(job.openedAt)} · {summary.readings}
-                      {summary.readings === 1 ? 'entry' : 'entries'}
-                    </small>
-                  </span>
-                  {#if summary.leading}
-                    <span class="leading">
-                      <small class="soft"
-                        >{summary.step || 'Leading'}{summary.next ? ': ' + summary.next : ''}</small
-                      >
-                      {summary.leading.title}
-                      <span class="soft">{percent(summary.leading.probability)}</span>
-                    </span>
-                  {:else}
-                    <span class="outcome">{job.outcome}</span>
-                  {/if}
-                </a>
-              </li>
-            {/each}
+            {#each group.jobs as summary (summary.job.id)}<JobRow {summary} />{/each}
           </ul>
         </section>
       {/if}
+      {#if group.title === 'Open' && everything && page === 1}<Due {due} />{/if}
     {/each}
-    {#if found.length === 0}<p class="soft">No job has "{search}" in it.</p>{/if}
+    {#if found.total === 0}
+      <p class="soft">No job of {technician || 'anybody'} has "{search}" in it.</p>
+    {/if}
+    {#if pages > 1}
+      <nav class="pages" aria-label="Pages">
+        <button type="button" class="quiet-button" disabled={page === 1} onclick={() => turn(page - 1)}
+          >Later ones</button
+        >
+        <span class="soft">Page {page} of {pages}, {found.total} jobs</span>
+        <button type="button" class="quiet-button" disabled={page === pages} onclick={() => turn(page + 1)}
+          >Earlier ones</button
+        >
+      </nav>
+    {/if}
   {/if}
 </div>
 
@@ -130,23 +154,20 @@
     color: var(--ink-soft);
     margin: 1.25rem 0 0.5rem;
   }
-  a {
-    display: grid;
-    grid-template-columns: 16rem 16rem 1fr;
+  select {
+    font: inherit;
+    font-size: 0.875rem;
+    height: 32px;
+    padding: 0 8px;
+    background: var(--field);
+    color: var(--ink);
+    border: 1px solid var(--line);
+  }
+  .pages {
+    display: flex;
+    justify-content: center;
     gap: 1.5rem;
-    padding: 12px 16px;
-    font-size: 0.9375rem;
-    line-height: 1.4;
-  }
-  small {
-    display: block;
-    font-size: 0.8125rem;
-  }
-  .leading {
-    border-left: 3px solid var(--brass-line);
-    padding-left: 12px;
-  }
-  .outcome {
+    padding-top: 1rem;
     font-size: 0.875rem;
   }
   .empty {
@@ -164,10 +185,6 @@
     }
     header :global(.bx--btn) {
       margin-left: auto;
-    }
-    a {
-      grid-template-columns: 1fr;
-      gap: 6px;
     }
   }
 </style>

@@ -7,7 +7,7 @@
     SelectItem,
     TextInput
   } from 'carbon-components-svelte';
-  import { tick } from 'svelte';
+  import { tick, untrack } from 'svelte';
   import { link, push } from 'svelte-spa-router';
   import {
     api,
@@ -23,9 +23,19 @@
   import NotYet from '../../lib/controls/NotYet.svelte';
 
   /** A new job in three fields: which unit, what is wrong, what is permitted. */
-  let { onclose }: { onclose: () => void } = $props();
+  let {
+    tag: given = '',
+    follows = undefined,
+    onclose
+  }: {
+    tag?: string;
+    /** The visit that this one follows. */
+    follows?: string | undefined;
+    onclose: () => void;
+  } = $props();
 
   const DRAFT = 'new job';
+  const WHO = 'technician';
   const pending = new Pending<NewJob>('pending job');
   const draft = JSON.parse(sessionStorage.getItem(DRAFT) ?? '{}') as { tag?: string; title?: string };
 
@@ -33,11 +43,12 @@
   let sheets = $state.raw<SheetSummary[]>([]);
   let jobs = $state.raw<JobSummary[]>([]);
   let sheet = $state.raw<Sheet>();
-  let tag = $state(draft.tag ?? '');
+  let tag = $state(untrack(() => given) || (draft.tag ?? ''));
   let title = $state(draft.title ?? '');
   let sheetKey = $state('');
   let complaint = $state('');
   let permit = $state<'isolated' | 'live'>('isolated');
+  let technician = $state(localStorage.getItem(WHO) ?? '');
   let error = $state('');
   let busy = $state(false);
 
@@ -48,9 +59,9 @@
   const listed = Promise.all([api.units(), api.sheets(), api.jobs()])
     .then(([allUnits, allSheets, recent]) => {
       units = allUnits;
-      jobs = recent;
+      jobs = recent.jobs;
       // what was saved though its answer was lost is in the list by now
-      if (recent.some((j) => j.job.id === pending.get()?.id)) pending.settled();
+      if (jobs.some((j) => j.job.id === pending.get()?.id)) pending.settled();
       sheets = allSheets;
     })
     .catch((e: unknown) => (error = reason(e)));
@@ -101,12 +112,15 @@
         sheet: sheetKey,
         complaint,
         permit,
+        technician: technician.trim(),
+        ...(follows ? { follows } : {}),
         ...(known ? {} : { unitTitle: title })
       };
       const id = pending.idOf(job);
       await api.openJob(id, job);
       pending.settled();
       sessionStorage.removeItem(DRAFT);
+      localStorage.setItem(WHO, technician.trim());
       onclose();
       await push(`/jobs/${id}`);
     } catch (e) {
@@ -164,6 +178,7 @@
         />{/each}
       <SelectItem value="" text="Something else, or not told" />
     </Select>
+    <TextInput labelText="Who does it" bind:value={technician} maxlength={60} autocomplete="off" />
     <RadioButtonGroup legendText="Permit" bind:selected={permit}>
       <RadioButton labelText="Isolated only" value="isolated" />
       <RadioButton labelText="Live permitted" value="live" />

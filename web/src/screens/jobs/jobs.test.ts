@@ -5,7 +5,9 @@ import { api, type JobSummary, type SheetSummary, type Unit } from '../../lib/ap
 import { job, jobView, sheet } from '../../lib/api/fixtures';
 import NewJob from './NewJob.svelte';
 
-const units: Unit[] = [{ id: 'u1', tag: 'LAU-2', title: 'Bunkhouse dryer', model: '', place: 'Cellar' }];
+const units: Unit[] = [
+  { id: 'u1', tag: 'LAU-2', title: 'Bunkhouse dryer', model: '', serial: '', place: 'Cellar', version: 1 }
+];
 const revised = { family: 'other', createdAt: '2026-02-03T04:05:06Z' };
 const sheets: SheetSummary[] = [
   { ...revised, key: 'dryer', revision: 3, title: 'A dryer' },
@@ -25,7 +27,7 @@ describe('a new job', () => {
     sessionStorage.clear();
     vi.spyOn(api, 'units').mockResolvedValue(units);
     vi.spyOn(api, 'sheets').mockResolvedValue(sheets);
-    vi.spyOn(api, 'jobs').mockResolvedValue(jobs);
+    vi.spyOn(api, 'jobs').mockResolvedValue({ jobs, total: jobs.length });
     vi.spyOn(api, 'sheet').mockResolvedValue(sheet());
   });
 

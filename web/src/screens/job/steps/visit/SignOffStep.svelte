@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { JobView } from '../../../../lib/api/client';
   import type { JobSession } from '../../JobSession.svelte';
+  import NewJob from '../../../jobs/NewJob.svelte';
   import StepFrame from '../StepFrame.svelte';
 
   /** How the visit ends, and the paper that is left behind. */
@@ -19,6 +20,7 @@
 
   let as = $state<(typeof OUTCOMES)[number][0]>('repaired');
   let typed = $state<string>();
+  let following = $state(false);
   const outcome = $derived(typed ?? view.visit.summary);
   const undone = $derived(view.visit.progress.filter((p) => p.state === 'doubtful'));
 
@@ -37,7 +39,13 @@
         <a href={`/api/jobs/${session.id}/sheet.pdf`} target="_blank" rel="noopener">Job sheet as PDF</a>
         <a href={`/api/jobs/${session.id}/appointments.ics`}>Appointments for the calendar</a>
       </p>
+      <button type="button" class="main-button" onclick={() => (following = true)}
+        >Open a visit that follows</button
+      >
     </section>
+    {#if following}
+      <NewJob tag={view.job.unitTag} follows={session.id} onclose={() => (following = false)} />
+    {/if}
   {:else}
     <form class="card" aria-label="Sign off" onsubmit={close}>
       <h2>How it ends</h2>

@@ -16,7 +16,8 @@ import java.util.concurrent.TimeUnit;
 final class Application implements AutoCloseable {
 
   private static final Path JAR = Path.of("../server/target/jolly-chain.jar");
-  private static final Path LOG = Path.of("target/application.log");
+  private static final String FORK = System.getProperty("jolly.fork", "1");
+  private static final Path LOG = Path.of("target/application-%s.log".formatted(FORK));
   private static final Duration PATIENCE = Duration.ofSeconds(90);
 
   private final int port = freePort();
@@ -39,6 +40,11 @@ final class Application implements AutoCloseable {
     waitForEnd();
   }
 
+  /** Classes of tests that run at the same time have each their own. */
+  static String database() {
+    return System.getenv("JOLLY_TEST_DB") + "/jolly_e2e_" + FORK;
+  }
+
   private Process start() {
     ProcessBuilder builder =
         new ProcessBuilder(
@@ -46,7 +52,7 @@ final class Application implements AutoCloseable {
             "-Djava.io.tmpdir=" + Path.of("target").toAbsolutePath(),
             "-jar",
             JAR.toString());
-    builder.environment().put("JOLLY_DB_URL", System.getenv("JOLLY_TEST_DB") + "/jolly_e2e");
+    builder.environment().put("JOLLY_DB_URL", database());
     builder.environment().put("JOLLY_PORT", String.valueOf(port));
     builder.environment().put("JOLLY_DEMO", "true");
     builder

@@ -38,7 +38,9 @@ class MalformedRequestsTest {
 
   private static final int REQUESTS = Integer.getInteger("jolly.requests", 2000);
   private static final long SEED = Long.getLong("jolly.seed", 20261126L);
-  private static final double LONGEST_SECONDS = 2;
+
+  /** Other tests use the processors beside it. */
+  private static final double LONGEST_SECONDS = 5;
 
   /** What plays out whole plans takes longer, so it is asked less often. */
   private static final double SHARE_OF_LONG = 0.03;
@@ -371,7 +373,7 @@ class MalformedRequestsTest {
   private static int count(String query) throws SQLException {
     try (Connection database =
             DriverManager.getConnection(
-                System.getenv("JOLLY_TEST_DB") + "/jolly_e2e",
+                Application.database(),
                 System.getenv("JOLLY_DB_USER"),
                 System.getenv("JOLLY_DB_PASSWORD"));
         ResultSet rows = database.createStatement().executeQuery(query)) {

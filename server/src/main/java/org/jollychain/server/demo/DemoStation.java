@@ -10,12 +10,14 @@ import java.util.UUID;
 import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.VisitEntry;
 import org.jollychain.server.assess.EvidenceItem;
+import org.jollychain.server.job.Appointment;
 import org.jollychain.server.job.EvidenceLog;
 import org.jollychain.server.job.JobAssessor;
 import org.jollychain.server.job.JobService;
 import org.jollychain.server.job.NewJob;
 import org.jollychain.server.job.VisitLog;
 import org.jollychain.server.platform.Stamp;
+import org.jollychain.server.unit.UnitPlate;
 import org.jollychain.server.unit.UnitService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.ApplicationArguments;
@@ -38,7 +40,7 @@ class DemoStation implements ApplicationRunner {
   /** The station: its jobs, each told in minutes before now. */
   record Station(List<StationUnit> units, List<StationJob> jobs) {}
 
-  record StationUnit(String tag, String title, String model, String place) {}
+  record StationUnit(String tag, UnitPlate plate) {}
 
   record StationJob(
       UUID id,
@@ -91,7 +93,8 @@ class DemoStation implements ApplicationRunner {
   }
 
   private void tell(Station station) {
-    station.units().forEach(u -> units.withTag(u.tag(), u.title(), u.model(), u.place()));
+    Stamp now = Stamp.at(OffsetDateTime.now(clock));
+    station.units().forEach(u -> units.withTag(u.tag(), u.plate(), now));
     station.jobs().forEach(this::tell);
   }
 
@@ -116,12 +119,10 @@ class DemoStation implements ApplicationRunner {
           Stamp.at(at));
     }
     if (story.outcome() != null) {
-      jobs.close(
-          story.id(),
-          story.as() == null ? Outcome.UNSAID : story.as(),
-          story.outcome(),
-          1,
-          Stamp.at(at.plusMinutes(5)));
+      Outcome as = story.as() == null ? Outcome.UNSAID : story.as();
+      OffsetDateTime end = at.plusMinutes(5);
+      List<Appointment> left = Appointment.after(assessor.view(story.id()), as, end.toLocalDate());
+      jobs.close(story.id(), as, story.outcome(), 1, left, Stamp.at(end));
     }
   }
 }

@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param guideKey the guide of the sheet's family when it was opened, if there was one
  * @param complaint one of the sheet's complaints, empty if none was told
+ * @param follows the job on the same unit that it follows, if it follows one
  * @param policy how it is to be done, complete
  * @param outcome what was found and done, once closed
  * @param readings pieces of evidence that stand
@@ -40,6 +41,7 @@ public record Job(
     String complaint,
     Permit permit,
     String technician,
+    @Nullable UUID follows,
     OffsetDateTime openedAt,
     @Nullable OffsetDateTime closedAt,
     String outcome,

@@ -186,9 +186,11 @@ public class JobAssessor {
   }
 
   /**
-   * @throws RefusedException when something is missing for a visit to end so; it says all that is
+   * A job that may end so.
+   *
+   * @throws RefusedException when something is missing for that; it says all that is
    */
-  void refuseUnlessReady(UUID id, Outcome as) {
+  JobView ready(UUID id, Outcome as) {
     JobView view = view(id);
     List<String> missing = as.missing(view.visit(), view.assessment().leading());
     if (!missing.isEmpty()) {
@@ -196,6 +198,7 @@ public class JobAssessor {
           "It cannot be signed off as %s yet: %s."
               .formatted(as.toString().replace('-', ' '), String.join("; ", missing)));
     }
+    return view;
   }
 
   /** For lists. It follows from the evidence, so nothing is lost where it cannot be kept. */

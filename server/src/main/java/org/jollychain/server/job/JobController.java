@@ -11,9 +11,11 @@ import org.jollychain.server.assess.CaseFile;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.paper.PdfRenderer;
 import org.jollychain.server.paper.Templates;
+import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.platform.Stamps;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -53,9 +55,27 @@ class JobController {
     this.stamps = stamps;
   }
 
+  /**
+   * A page of jobs; how many there are on all pages is in {@code X-Total-Count}.
+   *
+   * @param words each has to begin a word of the job or of its unit
+   * @param page from 1
+   */
   @GetMapping
-  List<JobSummary> recent() {
-    return jobs.recent();
+  ResponseEntity<List<JobSummary>> list(
+      @RequestParam(defaultValue = "") String words,
+      @RequestParam(defaultValue = "") String technician,
+      @RequestParam(defaultValue = "1") int page) {
+    JobService.Page found = jobs.list(JobSearch.of(words, technician, page));
+    return ResponseEntity.ok()
+        .header("X-Total-Count", String.valueOf(found.total()))
+        .body(found.jobs());
+  }
+
+  /** Who worked on any. */
+  @GetMapping("/technicians")
+  List<String> technicians() {
+    return jobs.technicians();
   }
 
   @GetMapping("/{id}")
@@ -189,8 +209,10 @@ class JobController {
   @PutMapping(path = "/{id}/close", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView close(@PathVariable UUID id, @RequestBody @Valid Requests.Closing closing) {
     Outcome as = closing.as() == null ? Outcome.UNSAID : closing.as();
-    assessor.refuseUnlessReady(id, as);
-    jobs.close(id, as, closing.outcome(), closing.version(), stamps.now());
+    JobView view = assessor.ready(id, as);
+    Stamp now = stamps.now();
+    List<Appointment> left = Appointment.after(view, as, now.at().toLocalDate());
+    jobs.close(id, as, closing.outcome(), closing.version(), left, now);
     return assessor.view(id);
   }
 

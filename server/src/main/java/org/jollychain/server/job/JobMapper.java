@@ -14,7 +14,14 @@ import org.jollychain.server.policy.PolicyItem;
 @Mapper
 interface JobMapper {
 
-  List<Job> recent(int most);
+  List<Job> list(
+      @Param("search") JobSearch search, @Param("most") int most, @Param("after") int after);
+
+  int count(@Param("search") JobSearch search);
+
+  List<String> technicians();
+
+  List<Job> onUnit(UUID unitId);
 
   Optional<Job> find(@Param("id") UUID id);
 

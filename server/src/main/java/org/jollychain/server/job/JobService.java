@@ -2,6 +2,7 @@ package org.jollychain.server.job;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jollychain.core.evidence.EvidenceException;
@@ -18,6 +19,7 @@ import org.jollychain.server.policy.PolicyService;
 import org.jollychain.server.sheet.SheetRevision;
 import org.jollychain.server.sheet.SheetService;
 import org.jollychain.server.unit.Unit;
+import org.jollychain.server.unit.UnitPlate;
 import org.jollychain.server.unit.UnitService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -30,9 +32,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class JobService {
 
-  private static final int MOST_LISTED = 200;
+  /** So many jobs to a page. */
+  static final int PAGE = 50;
 
   private final JobMapper jobs;
+  private final AppointmentMapper appointments;
   private final UnitService units;
   private final SheetService sheets;
   private final GuideService guides;
@@ -40,21 +44,43 @@ public class JobService {
 
   JobService(
       JobMapper jobs,
+      AppointmentMapper appointments,
       UnitService units,
       SheetService sheets,
       GuideService guides,
       PolicyService policies) {
     this.jobs = jobs;
+    this.appointments = appointments;
     this.units = units;
     this.sheets = sheets;
     this.guides = guides;
     this.policies = policies;
   }
 
-  /** What lists show, as it was kept with the jobs; nothing is assessed. */
+  /**
+   * What lists show, as it was kept with the jobs; nothing is assessed. Open ones come first, then
+   * the latest.
+   */
   @Transactional(readOnly = true)
-  public List<JobSummary> recent() {
-    return jobs.recent(MOST_LISTED).stream().map(job -> summary(job)).toList();
+  public Page list(JobSearch search) {
+    return new Page(
+        jobs.list(search, PAGE, search.page() * PAGE).stream().map(JobService::summary).toList(),
+        jobs.count(search));
+  }
+
+  /**
+   * @param total how many there are on all pages
+   */
+  public record Page(List<JobSummary> jobs, int total) {}
+
+  /** Who worked on any. */
+  List<String> technicians() {
+    return jobs.technicians();
+  }
+
+  /** All jobs on a unit, the latest first. */
+  List<JobSummary> onUnit(UUID unit) {
+    return jobs.onUnit(unit).stream().map(JobService::summary).toList();
   }
 
   private static JobSummary summary(Job job) {
@@ -84,10 +110,10 @@ public class JobService {
     Unit unit =
         units.withTag(
             wanted.tag(),
-            or(wanted.unitTitle(), ""),
-            or(wanted.unitModel(), ""),
-            or(wanted.unitPlace(), ""));
+            new UnitPlate(wanted.unitTitle(), wanted.unitModel(), null, wanted.unitPlace(), null),
+            stamp);
     String complaint = or(wanted.complaint(), "");
+    refuseToFollow(wanted.follows(), unit);
     Sheet circuit = sheets.sheet(sheet.key(), sheet.revision());
     Optional<GuideRevision> guide = guides.forFamily(circuit.family());
     Job job =
@@ -105,6 +131,7 @@ public class JobService {
             complaint,
             wanted.permit(),
             or(wanted.technician(), ""),
+            wanted.follows(),
             stamp.at(),
             null,
             "",
@@ -122,6 +149,22 @@ public class JobService {
             "");
     if (jobs.insertIfNew(job, stamp) == 0) {
       refuseOther(found(jobs, id), wanted);
+    } else if (wanted.follows() != null) {
+      appointments.settleFollowUps(wanted.follows(), "came back", stamp);
+    }
+  }
+
+  private void refuseToFollow(@Nullable UUID earlier, Unit unit) {
+    if (earlier == null) {
+      return;
+    }
+    Job job = found(jobs, earlier);
+    if (!job.unitId().equals(unit.id())) {
+      throw RefusedException.unprocessable(
+          "follows: that visit was to %s, not to %s.".formatted(job.unitTag(), unit.tag()));
+    }
+    if (job.closedAt() == null) {
+      throw RefusedException.conflict("follows: that visit is still open; go on with it.");
     }
   }
 
@@ -157,6 +200,9 @@ public class JobService {
     if (!kept.technician().equals(or(wanted.technician(), ""))) {
       other.add("technician " + (kept.technician().isEmpty() ? "none" : kept.technician()));
     }
+    if (!Objects.equals(kept.follows(), wanted.follows())) {
+      other.add("another visit before it");
+    }
     if (!other.isEmpty()) {
       throw RefusedException.conflict(
           "There is another job with this id (%s); make a new id."
@@ -189,16 +235,19 @@ public class JobService {
    *
    * @param as how it ended
    * @param version of the job as it was seen
+   * @param left what is left to be done after it
    * @throws RefusedException when it is not open, or was changed meanwhile
    */
   @Transactional
-  public void close(UUID id, Outcome as, String outcome, int version, Stamp stamp) {
+  public void close(
+      UUID id, Outcome as, String outcome, int version, List<Appointment> left, Stamp stamp) {
     Job job = found(jobs, id);
     if (job.closedAt() != null && job.closedAs() == as && job.outcome().equals(outcome.strip())) {
       return;
     }
     job.refuseUnlessOpen();
     changed(jobs.close(id, version, as, outcome.strip(), stamp) == 1);
+    left.forEach(a -> appointments.insert(job.unitId(), a, stamp));
   }
 
   /**

@@ -3,6 +3,7 @@ package org.jollychain.server.job;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.UUID;
 import org.jollychain.server.policy.Permit;
 import org.jspecify.annotations.Nullable;
 
@@ -12,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param tag of a unit that is known, or of a new one
  * @param sheet key of the unit's circuit sheet
  * @param permit whether live work is permitted
+ * @param follows a signed off job on the same unit that this one follows
  */
 public record NewJob(
     @NotBlank @Size(max = 20) String tag,
@@ -21,4 +23,5 @@ public record NewJob(
     @NotBlank(message = "must be the key of the unit's circuit sheet") @Size(max = 60) String sheet,
     @Nullable @Size(max = 80) String complaint,
     @NotNull Permit permit,
-    @Nullable @Size(max = 60) String technician) {}
+    @Nullable @Size(max = 60) String technician,
+    @Nullable UUID follows) {}

@@ -47,7 +47,7 @@ final class Requests {
   record Told(
       VisitEntry.@NotNull Kind kind,
       @NotBlank @Size(max = 80) String subject,
-      @Nullable @Size(max = 500) String value) {
+      @Nullable @Size(max = 4000) String value) {
 
     VisitEntry entry() {
       return new VisitEntry(kind, subject, value == null ? "" : value.strip());

@@ -1,5 +1,6 @@
 package org.jollychain.server.job;
 
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -14,6 +15,22 @@ interface VisitMapper {
   List<VisitLine> lines(@Param("jobId") UUID jobId);
 
   Optional<VisitLine> find(@Param("jobId") UUID jobId, @Param("id") UUID id);
+
+  /** Parts that were renewed at a unit, the latest first. */
+  List<Fitted> fitted(UUID unitId);
+
+  /**
+   * A part that was renewed.
+   *
+   * @param printed on the new one
+   */
+  record Fitted(
+      UUID jobId,
+      String sheetKey,
+      int sheetRevision,
+      String part,
+      String printed,
+      OffsetDateTime on) {}
 
   /** Numbers it next; none where the id is taken. */
   int insert(

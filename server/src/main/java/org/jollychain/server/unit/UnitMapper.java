@@ -13,5 +13,8 @@ interface UnitMapper {
 
   Optional<Unit> byTag(String tag);
 
-  void insertIfNew(@Param("unit") Unit unit, @Param("stamp") Stamp stamp);
+  int insertIfNew(@Param("unit") Unit unit, @Param("stamp") Stamp stamp);
+
+  /** Nothing where it is no longer of the version it says. */
+  int change(@Param("unit") Unit unit, @Param("stamp") Stamp stamp);
 }

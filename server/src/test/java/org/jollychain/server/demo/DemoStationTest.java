@@ -8,6 +8,7 @@ import org.jollychain.core.visit.Progress;
 import org.jollychain.core.visit.Step;
 import org.jollychain.server.ServerTest;
 import org.jollychain.server.job.JobAssessor;
+import org.jollychain.server.job.JobSearch;
 import org.jollychain.server.job.JobService;
 import org.jollychain.server.job.JobSummary;
 import org.junit.jupiter.api.Test;
@@ -29,10 +30,10 @@ class DemoStationTest {
 
   @Test
   void the_station_has_closed_jobs_and_one_half_way_through() throws Exception {
-    sql.execute("truncate visit_entry, evidence, job, unit");
+    sql.execute("truncate visit_entry, evidence, appointment, job, unit");
     demo.run(new DefaultApplicationArguments());
     demo.run(new DefaultApplicationArguments());
-    List<JobSummary> all = jobs.recent();
+    List<JobSummary> all = jobs.list(JobSearch.ALL).jobs();
     assertThat(all).hasSize(14);
     assertThat(all).filteredOn(j -> j.job().closedAt() == null).hasSize(3);
     assertThat(all)
@@ -47,9 +48,9 @@ class DemoStationTest {
   /** What the stories say was done is what the steps ask for. */
   @Test
   void every_finished_visit_went_through_its_steps() throws Exception {
-    sql.execute("truncate visit_entry, evidence, job, unit");
+    sql.execute("truncate visit_entry, evidence, appointment, job, unit");
     demo.run(new DefaultApplicationArguments());
-    for (JobSummary summary : jobs.recent()) {
+    for (JobSummary summary : jobs.list(JobSearch.ALL).jobs()) {
       if (summary.job().closedAs() == Outcome.REPAIRED) {
         assertThat(assessor.view(summary.job().id()).visit().progress())
             .as(summary.job().unitTag() + " " + summary.complaintTitle())

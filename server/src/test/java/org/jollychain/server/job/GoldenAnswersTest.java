@@ -95,6 +95,7 @@ class GoldenAnswersTest {
                 sheet,
                 told.path("complaint").asString(),
                 Permit.LIVE,
+                null,
                 null),
             OPENED);
     int number = 0;

@@ -32,7 +32,8 @@ class JobServiceTest {
   private static final OffsetDateTime NOW =
       OffsetDateTime.of(2026, 2, 3, 4, 5, 6, 0, ZoneOffset.UTC);
   private static final NewJob NO_HEAT =
-      new NewJob("TST-1", "Test dryer", "", "", "dryer-timer-240", "no-heat", Permit.LIVE, "Imke");
+      new NewJob(
+          "TST-1", "Test dryer", "", "", "dryer-timer-240", "no-heat", Permit.LIVE, "Imke", null);
 
   @Autowired private Jobs jobs;
 
@@ -149,7 +150,15 @@ class JobServiceTest {
     jobs.open(id, NO_HEAT, NOW);
     NewJob other =
         new NewJob(
-            "TST-1", "Test dryer", "", "", "dryer-timer-240", "no-heat", Permit.ISOLATED, "Bo");
+            "TST-1",
+            "Test dryer",
+            "",
+            "",
+            "dryer-timer-240",
+            "no-heat",
+            Permit.ISOLATED,
+            "Bo",
+            null);
     assertThatThrownBy(() -> jobs.open(id, other, NOW))
         .isInstanceOf(RefusedException.class)
         .hasMessageContaining("permit live, technician Imke");
@@ -250,7 +259,7 @@ class JobServiceTest {
   }
 
   private JobSummary listed() {
-    return jobs.recent().stream().filter(j -> j.job().id().equals(id)).findFirst().orElseThrow();
+    return jobs.listed(id);
   }
 
   @Test

@@ -3,6 +3,7 @@ package org.jollychain.server.job;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.jollychain.core.plan.Forecast;
 import org.jollychain.core.visit.Outcome;
 import org.jollychain.server.assess.EvidenceItem;
@@ -23,8 +24,15 @@ public final class Jobs {
     this.assessor = assessor;
   }
 
-  List<JobSummary> recent() {
-    return jobs.recent();
+  /** A job as lists show it. */
+  JobSummary listed(UUID id) {
+    return IntStream.iterate(0, page -> page + 1)
+        .mapToObj(page -> jobs.list(new JobSearch(List.of(), "", page)).jobs())
+        .takeWhile(page -> !page.isEmpty())
+        .flatMap(List::stream)
+        .filter(j -> j.job().id().equals(id))
+        .findFirst()
+        .orElseThrow();
   }
 
   JobView view(UUID id) {
@@ -61,7 +69,7 @@ public final class Jobs {
   }
 
   JobView close(UUID id, String outcome, int version, OffsetDateTime at) {
-    jobs.close(id, Outcome.UNSAID, outcome, version, Stamp.at(at));
+    jobs.close(id, Outcome.UNSAID, outcome, version, List.of(), Stamp.at(at));
     return view(id);
   }
 

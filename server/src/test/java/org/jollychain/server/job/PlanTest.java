@@ -43,7 +43,8 @@ class PlanTest {
   private JobView open(Permit permit) {
     return jobs.open(
         id,
-        new NewJob("TST-9", "Test dryer", "", "", "dryer-timer-240", "no-heat", permit, "Imke"),
+        new NewJob(
+            "TST-9", "Test dryer", "", "", "dryer-timer-240", "no-heat", permit, "Imke", null),
         NOW);
   }
 

@@ -72,7 +72,7 @@ class DatabaseAwayTest {
 
   @Test
   void a_commit_that_failed_may_have_been_carried_out() throws Exception {
-    when(units.withTag(any(), any(), any(), any()))
+    when(units.withTag(any(), any(), any()))
         .thenThrow(new RuntimeException(new SQLException("connection lost at commit", "08006")));
     http.perform(
             put("/api/jobs/" + UUID.randomUUID())
