@@ -191,6 +191,8 @@ export function jobView(more: Partial<JobView> = {}): JobView {
 export function visit(more: Partial<JobView['visit']> = {}): JobView['visit'] {
   return {
     progress: [],
+    watches: [],
+    timelines: [],
     hazards: [],
     simple: [],
     accesses: [],

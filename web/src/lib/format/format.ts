@@ -67,6 +67,13 @@ export function ago(iso: string, now = new Date()): string {
   return `${Math.round(minutes / 1440)} days ago`;
 }
 
+/** Seconds as a stopwatch shows them: 2:05. */
+export function clock(seconds: number): string {
+  const whole = Math.round(seconds);
+  const [m, s] = [Math.floor(whole / 60), whole % 60];
+  return `${m}:${String(s).padStart(2, '0')}`;
+}
+
 /** A day as people write it: 3 Feb 2026. */
 export function day(iso: string): string {
   return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });

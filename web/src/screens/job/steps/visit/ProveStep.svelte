@@ -3,15 +3,19 @@
   import { amperes, duration } from '../../../../lib/format/format';
   import type { JobSession } from '../../JobSession.svelte';
   import Items from './Items.svelte';
+  import RunTimeline from './RunTimeline.svelte';
+  import Stopwatch from './Stopwatch.svelte';
   import StepFrame from '../StepFrame.svelte';
 
   /** What shows that the repair holds, with what a clamp has to show at this unit and this supply. */
   let { session, view }: { session: JobSession; view: JobView } = $props();
 
+  let watching = $state<string>();
+  const watched = $derived(view.visit.watches.find((w) => w.id === watching));
+
   const proofs = $derived(
     view.visit.proofs.map((p) => ({
       ...p,
-      note: p.note === 'currents' ? 'See the currents.' : '',
       minutes: 0,
       title: p.minutes > 0 ? `${p.title} (within ${duration(p.minutes)})` : p.title
     }))
@@ -20,6 +24,16 @@
 </script>
 
 <StepFrame>
+  {#if watched}
+    <Stopwatch
+      watch={watched}
+      draft={`run ${session.id} ${watched.id}`}
+      busy={session.busy}
+      onkeep={(run) => session.tell('watched', watched.id, run)}
+      onclose={() => (watching = undefined)}
+    />
+    {#if session.error}<p class="failed" role="alert">{session.error}</p>{/if}
+  {/if}
   {#if proofs.length > 0}
     <Items
       title="It holds when"
@@ -29,14 +43,28 @@
         ['yes', 'Holds'],
         ['no', 'Does not']
       ]}
-      keys
+      keys={!watched}
       busy={session.busy}
       onanswer={tell && ((item, value) => tell('proved', item.id, value))}
     />
   {:else}
     <section class="card"><p class="soft">There is no guide for this family yet.</p></section>
   {/if}
+  {#each view.visit.timelines as run, i (i)}<RunTimeline {run} />{/each}
   {#snippet aside()}
+    {#if view.visit.watches.length > 0 && tell}
+      <section class="card" aria-label="Stopwatch">
+        <h2>By the stopwatch</h2>
+        {#each view.visit.watches as w (w.id)}
+          <button
+            type="button"
+            class="quiet-button"
+            disabled={w.id === watching}
+            onclick={() => (watching = w.id)}>{w.title}</button
+          >
+        {/each}
+      </section>
+    {/if}
     <section class="card" aria-label="Currents">
       <h2>Currents, hot</h2>
       <p class="soft">Computed for this unit at its supply as measured.</p>
@@ -59,6 +87,10 @@
   section {
     padding: 10px 16px;
     font-size: 0.875rem;
+  }
+  section button {
+    display: block;
+    text-align: left;
   }
   h2 {
     font-size: 1rem;

@@ -21,6 +21,7 @@ public record Guide(
     Map<String, Cause> causes,
     Map<String, Check> checks,
     Map<String, Action> actions,
+    Map<String, Watch> watches,
     Map<String, Proof> proofs,
     Map<String, Prevention> prevention) {
 
@@ -43,8 +44,10 @@ public record Guide(
    *
    * @param current whether it is the current of every load, computed for the unit
    * @param withinMinutes how soon it must be seen (min); 0 where time does not matter
+   * @param watch the run to be watched that shows it; empty where there is none
    */
-  public record Proof(String id, String title, boolean current, double withinMinutes) {}
+  public record Proof(
+      String id, String title, boolean current, double withinMinutes, String watch) {}
 
   /**
    * @param months from one time to the next

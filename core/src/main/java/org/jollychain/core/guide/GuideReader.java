@@ -76,6 +76,10 @@ public final class GuideReader {
         root.child("prevention").each(GuideReader::prevention);
     Map<String, Cause> causes =
         root.child("causes").each((id, at) -> cause(id, at, actions.keySet(), prevention.keySet()));
+    Map<String, Check> checks =
+        root.child("checks").each((id, at) -> check(id, at, causes.keySet()));
+    Map<String, Watch> watches =
+        root.child("watches").each((id, at) -> WatchReader.watch(id, at, checks));
     return new Guide(
         root.child("key").text(),
         root.child("title").text(),
@@ -85,9 +89,10 @@ public final class GuideReader {
         root.child("simple")
             .each((id, at) -> new Guide.SimpleThing(id, at.child("title").text(), minutes(at))),
         causes,
-        root.child("checks").each((id, at) -> check(id, at, causes.keySet())),
+        checks,
         actions,
-        root.child("proofs").each(GuideReader::proof),
+        watches,
+        root.child("proofs").each((id, at) -> proof(id, at, watches.keySet())),
         prevention);
   }
 
@@ -95,12 +100,17 @@ public final class GuideReader {
     return at.child("minutes").quantity(Dimension.MINUTES, 1);
   }
 
-  private static Guide.Proof proof(String id, SourceNode at) {
+  private static Guide.Proof proof(String id, SourceNode at, Set<String> watches) {
+    SourceNode watch = at.child("watch");
+    if (watch.present()) {
+      refuseUnknown(watch, "watch", watches);
+    }
     return new Guide.Proof(
         id,
         at.child("title").text(),
         at.child("current").flag(false),
-        at.child("within").quantity(Dimension.MINUTES, 0));
+        at.child("within").quantity(Dimension.MINUTES, 0),
+        watch.text(""));
   }
 
   private static Guide.Prevention prevention(String id, SourceNode at) {
@@ -151,7 +161,7 @@ public final class GuideReader {
     return list.texts();
   }
 
-  private static void refuseUnknown(SourceNode name, String what, Set<String> names) {
+  static void refuseUnknown(SourceNode name, String what, Set<String> names) {
     if (!names.contains(name.text())) {
       name.wrong(
           "there is no %s \"%s\"%s"

@@ -60,7 +60,7 @@ public record Progress(Step step, String title, State state, String note) {
                 supply(assessment.supply().verdict()),
                 getIn(visit, told),
                 walk(found, plan.state()),
-                confirm(found, plan.state()),
+                confirm(found, plan.state(), visit),
                 cause(visit.cause(), told.closed()),
                 putRight(visit, confirmed ? toRenew : Optional.empty(), confirmed),
                 prove(visit),
@@ -130,9 +130,16 @@ public record Progress(Step step, String title, State state, String note) {
         : new Progress(Step.WALK, State.HERE, "here");
   }
 
-  private static Progress confirm(boolean found, Plan.State plan) {
+  private static Progress confirm(boolean found, Plan.State plan, Visit visit) {
     if (found) {
       return new Progress(Step.CONFIRM, State.DONE, "by its own test");
+    }
+    if (!visit.renewed().isEmpty()) {
+      // the reading that showed it was struck out since, or there never was one
+      return new Progress(
+          Step.CONFIRM,
+          State.DOUBTFUL,
+          "%s renewed; no failed test of it stands".formatted(visit.renewed().get(0).title()));
     }
     return switch (plan) {
       case CONFIRM -> new Progress(Step.CONFIRM, State.HERE, "here");

@@ -3,6 +3,7 @@ package org.jollychain.core.visit;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -12,6 +13,7 @@ import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Guide;
+import org.jollychain.core.guide.Watch;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Proposal;
@@ -32,6 +34,8 @@ import org.jollychain.core.sheet.Sheet;
  * @param actions that put the causes found right, then the others
  * @param renewed parts, with what they are compared by
  * @param proofs of the repair
+ * @param watches runs to be watched with a stopwatch
+ * @param timelines runs that were watched
  * @param currents what a clamp has to show
  * @param prevention of the causes found
  * @param summary what was found and done, in a sentence or two
@@ -46,6 +50,8 @@ public record Visit(
     List<Item> actions,
     List<Renewal> renewed,
     List<Item> proofs,
+    List<ToWatch> watches,
+    List<Timeline> timelines,
     List<Expectation> currents,
     List<Guide.Prevention> prevention,
     String summary,
@@ -86,6 +92,27 @@ public record Visit(
       List<String> compared,
       List<String> differences,
       List<String> partners) {}
+
+  /**
+   * A run to be watched.
+   *
+   * @param events by id, in words
+   * @param windows how long what may take, in words
+   */
+  public record ToWatch(
+      String id, String title, String note, Map<String, String> events, List<String> windows) {
+
+    private static ToWatch of(Watch watch) {
+      return new ToWatch(
+          watch.id(),
+          watch.title(),
+          watch.note(),
+          watch.events(),
+          watch.windows().values().stream()
+              .map(w -> "%s: %s".formatted(w.title(), Timeline.band(w)))
+              .toList());
+    }
+  }
 
   /**
    * What a visit is made from.
@@ -148,7 +175,8 @@ public record Visit(
             .map(
                 g ->
                     new CauseFinder(sheet, g, TimeCosts.USUAL)
-                        .search(assessment, told.entries(), told.suspected()))
+                        .search(
+                            assessment, Timeline.withChecks(g, told.entries()), told.suspected()))
             .orElse(CauseSearch.notNeeded("There is no guide for this family yet."));
     List<Cause> found = found(guide, cause);
     Visit visit =
@@ -161,6 +189,10 @@ public record Visit(
             guide.map(g -> actions(g, told, found)).orElse(List.of()),
             renewed(sheet, told),
             guide.map(g -> proofs(g, told)).orElse(List.of()),
+            guide
+                .map(g -> g.watches().values().stream().map(ToWatch::of).toList())
+                .orElse(List.of()),
+            guide.map(g -> Timeline.of(g, told.entries())).orElse(List.of()),
             Expectation.of(unit, assessment.supply().heatShare()),
             guide.map(g -> prevention(g, found)).orElse(List.of()),
             "",
@@ -179,6 +211,8 @@ public record Visit(
         actions,
         renewed,
         proofs,
+        watches,
+        timelines,
         currents,
         prevention,
         summary,
@@ -320,11 +354,25 @@ public record Visit(
                 new Item(
                     p.id(),
                     p.title(),
-                    p.current() ? "currents" : "",
+                    p.current()
+                        ? "See the currents."
+                        : p.watch().isEmpty() ? "" : "Or by the stopwatch.",
                     p.withinMinutes(),
-                    answer(told, VisitEntry.Kind.PROVED, p.id()),
+                    proved(guide, told, p),
                     true))
         .toList();
+  }
+
+  /** As it was told; where it was not, as the last run that was watched for it shows. */
+  private static String proved(Guide guide, Told told, Guide.Proof proof) {
+    return told.last(VisitEntry.Kind.PROVED, proof.id())
+        .map(VisitEntry::value)
+        .or(
+            () ->
+                told.last(VisitEntry.Kind.WATCHED, proof.watch())
+                    .map(e -> Timeline.of(guide.watches().get(proof.watch()), e.value()))
+                    .map(t -> t.fits() ? VisitEntry.YES : VisitEntry.NO))
+        .orElse("");
   }
 
   private static List<Guide.Prevention> prevention(Guide guide, List<Cause> found) {

@@ -9,6 +9,7 @@ import java.util.Set;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.guide.Check;
 import org.jollychain.core.guide.Guide;
+import org.jollychain.core.guide.Watch;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.text.Nearest;
@@ -48,6 +49,8 @@ public record VisitEntry(Kind kind, String subject, String value) {
     DONE,
     /** A part of the sheet was renewed; its value is what is printed on the new one. */
     RENEWED,
+    /** A run of the guide was watched; its value is the events with their seconds. */
+    WATCHED,
     /** A proof of the guide holds or does not. */
     PROVED;
 
@@ -89,6 +92,11 @@ public record VisitEntry(Kind kind, String subject, String value) {
       case RENEWED -> {
         known("part", sheet.parts().keySet());
         Replacement.of(sheet.part(subject), value).refuse();
+      }
+      case WATCHED -> {
+        Map<String, Watch> watches = guide.map(Guide::watches).orElse(Map.of());
+        known("watch", watches.keySet());
+        Timeline.run(watches.get(subject), value);
       }
       case PROVED -> {
         known("proof", guide.map(Guide::proofs).orElse(Map.of()).keySet());

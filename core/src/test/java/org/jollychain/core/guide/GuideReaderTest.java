@@ -77,6 +77,12 @@ class GuideReaderTest {
       delimiter = '|',
       textBlock =
           """
+      followed: [limit, off]    | followed: [limit, of]     | there is no event "of"
+      early: first              | early: frist              | there is no window "frist"
+      check: thermostat-heat, outcome: late | check: thermostat-heat, outcome: lat | there is no outcome "lat"
+      watch: drying             | watch: drying-up          | there is no watch "drying-up"
+      at-most: 15 min           | at-most: 30 s             | must be longer than at-least
+      early: first,             | early: first, late: first, | here are 2
       lint-duct: {strong: 0.03, | lint-duct: {strong: 0.23, | add up to 1.20
       hood-stuck: {strong: 0.03 | hood-stuk: {strong: 0.03 | did you mean "hood-stuck"
       {stuck: hood-stuck} | {stuk: hood-stuck} | there is no outcome "stuk"

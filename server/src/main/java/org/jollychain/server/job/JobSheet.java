@@ -13,6 +13,7 @@ import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.visit.CauseSearch;
 import org.jollychain.core.visit.Outcome;
+import org.jollychain.core.visit.Timeline;
 import org.jollychain.core.visit.Visit;
 import org.jollychain.core.visit.VisitEntry;
 
@@ -138,6 +139,14 @@ record JobSheet(
                             r.printed().isEmpty() ? "no rating to be read" : r.printed()))
             .collect(Collectors.joining("; ")));
     say(story, "Proved", answered(visit.proofs(), VisitEntry.YES));
+    for (Timeline run : visit.timelines()) {
+      String spans =
+          run.spans().stream()
+              .map(s -> "%s %.0f s".formatted(s.title(), s.to() - s.from()))
+              .collect(Collectors.joining("; "));
+      String means = String.join(" ", run.meanings());
+      say(story, "Watched", "%s. %s. %s".formatted(run.title(), spans, means).strip());
+    }
     say(story, "Does not hold", answered(visit.proofs(), VisitEntry.NO));
     say(
         story,
