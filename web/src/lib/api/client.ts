@@ -39,6 +39,7 @@ export type Appointment = components['schemas']['Appointment'];
 export type Visit = components['schemas']['Visit'];
 export type ToWatch = components['schemas']['ToWatch'];
 export type Timeline = components['schemas']['Timeline'];
+export type FoundSheets = components['schemas']['Found'];
 export type Item = components['schemas']['Item'];
 export type CauseCheck = Visit['cause']['next'][number];
 export type VisitKind = components['schemas']['Told']['kind'];
@@ -140,6 +141,8 @@ export const api = {
   importUnits: (csv: string) =>
     send('POST', '/api/units.csv', csv, 'text/csv').then((r) => r.json() as Promise<Unit[]>),
   sheets: () => request<SheetSummary[]>('GET', '/api/sheets'),
+  findSheet: (answers: Record<string, string>) =>
+    request<FoundSheets>('POST', '/api/sheets/find', { answers }),
   sheet: (key: string, revision: number) => request<Sheet>('GET', revisionPath(key, revision)),
   newestSheet: (key: string) => request<SheetRevision>('GET', `/api/sheets/${key}`),
   revisions: (key: string) => request<SheetSummary[]>('GET', `/api/sheets/${key}/revisions`),

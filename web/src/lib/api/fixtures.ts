@@ -40,6 +40,7 @@ const byId = <T extends { id: string }>(...all: T[]): Record<string, T> =>
 export function sheet(more: Partial<Sheet> = {}): Sheet {
   return {
     key: 'heater',
+    identify: {},
     title: 'A heater',
     family: 'other',
     notes: '',

@@ -19,6 +19,7 @@
     type Unit,
     reason
   } from '../../lib/api/client';
+  import FindSheet from './FindSheet.svelte';
   import { Pending } from '../../lib/input/pending';
   import NotYet from '../../lib/controls/NotYet.svelte';
 
@@ -49,6 +50,7 @@
   let complaint = $state('');
   let permit = $state<'isolated' | 'live'>('isolated');
   let technician = $state(localStorage.getItem(WHO) ?? '');
+  let finding = $state(false);
   let error = $state('');
   let busy = $state(false);
 
@@ -167,7 +169,19 @@
       {#each sheets as s (s.key)}<SelectItem value={s.key} text={s.title} />{/each}
     </Select>
     {#if sheetKey === ''}
+      {#if finding}
+        <FindSheet
+          onchosen={(key) => {
+            sheetKey = key;
+            finding = false;
+          }}
+        />
+      {/if}
       <p class="soft">
+        {#if !finding}<button type="button" class="quiet-button" onclick={() => (finding = true)}
+            >Find it by three answers</button
+          >.
+        {/if}
         None fits? <a href="/sheets/new" use:link>Write its sheet</a> first; the unit typed here is kept.
       </p>
     {/if}
@@ -197,6 +211,10 @@
   }
   p {
     font-size: 0.8125rem;
+  }
+  p button {
+    padding: 0;
+    font-size: inherit;
   }
   a {
     color: var(--good);

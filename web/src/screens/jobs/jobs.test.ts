@@ -63,6 +63,33 @@ describe('a new job', () => {
     expect(wanted).not.toHaveProperty('unitTitle');
   });
 
+  it('finds the sheet by what a look at the unit tells', async () => {
+    const question = {
+      id: 'controls',
+      title: 'What is it set by?',
+      answers: { dial: 'A dial', display: 'A display' }
+    };
+    const fit = (key: string, title: string, probability: number, answers: string[]) => ({
+      key,
+      title,
+      probability,
+      answers
+    });
+    const find = vi.spyOn(api, 'findSheet').mockResolvedValue({
+      sheets: [fit('dryer', 'A dryer', 0.5, ['A dial']), fit('range', 'A range', 0.5, ['A display'])],
+      next: question,
+      differ: [question.title]
+    });
+    render(NewJob, { onclose: vi.fn() });
+    await userEvent.click(screen.getByRole('button', { name: 'Find it by three answers' }));
+    await screen.findByRole('columnheader', { name: 'What is it set by?' });
+    find.mockResolvedValue({ sheets: [fit('range', 'A range', 0.96, [])], differ: [] });
+    await userEvent.click(screen.getByRole('button', { name: 'A display' }));
+    expect(find).toHaveBeenLastCalledWith({ controls: 'display' });
+    await userEvent.click(await screen.findByRole('button', { name: 'A range' }));
+    expect(chosen()).toBe('range');
+  });
+
   it('keeps what was typed for whoever goes to write a sheet first', async () => {
     const first = render(NewJob, { onclose: vi.fn() });
     await userEvent.type(tag(), 'HUT-9');

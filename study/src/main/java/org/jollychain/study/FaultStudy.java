@@ -296,21 +296,7 @@ public final class FaultStudy {
               double rate = p.baseRate().orElse(2.0) * (random.nextBoolean() ? 4 : 0.25);
               parts.put(id, p.weighing(rate));
             });
-    return new Sheet(
-        s.key(),
-        s.title(),
-        s.family(),
-        s.notes(),
-        s.supply(),
-        s.commands(),
-        s.access(),
-        s.points(),
-        parts,
-        s.strays(),
-        s.situations(),
-        s.paths(),
-        s.complaints(),
-        s.codes());
+    return s.withParts(parts);
   }
 
   /** What one sees or hears run without a meter. */

@@ -17,6 +17,7 @@ public record Guide(
     Family family,
     String notes,
     Map<String, String> hazards,
+    Map<String, Question> identify,
     Map<String, SimpleThing> simple,
     Map<String, Cause> causes,
     Map<String, Check> checks,
@@ -24,6 +25,13 @@ public record Guide(
     Map<String, Watch> watches,
     Map<String, Proof> proofs,
     Map<String, Prevention> prevention) {
+
+  /**
+   * What tells which sheet fits a unit, at a look.
+   *
+   * @param answers by id, in words
+   */
+  public record Question(String id, String title, Map<String, String> answers) {}
 
   /**
    * Something to look at before anything is measured.

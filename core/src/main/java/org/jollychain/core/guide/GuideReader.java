@@ -86,6 +86,13 @@ public final class GuideReader {
         Kebab.read(Family.class, root.child("family").text()).orElse(Family.OTHER),
         root.child("notes").text("").strip(),
         root.child("hazards").each((id, at) -> at.text()),
+        root.child("identify")
+            .each(
+                (id, at) ->
+                    new Guide.Question(
+                        id,
+                        at.child("title").text(),
+                        at.child("answers").each((a, words) -> words.text()))),
         root.child("simple")
             .each((id, at) -> new Guide.SimpleThing(id, at.child("title").text(), minutes(at))),
         causes,

@@ -11,6 +11,8 @@ import java.util.stream.Collectors;
  * A circuit as wired: what feeds it, where a probe can touch, what lies between, how to get there
  * and in which states one measures. Maps keep the order of the text. {@link SheetReader} makes it
  * and guarantees that every name it mentions is on it.
+ *
+ * @param identify answers to the questions of guides that tell which sheet fits a unit
  */
 public record Sheet(
     String key,
@@ -26,7 +28,28 @@ public record Sheet(
     Map<String, Situation> situations,
     Map<String, Path> paths,
     Map<String, Complaint> complaints,
-    Map<String, Code> codes) {
+    Map<String, Code> codes,
+    Map<String, String> identify) {
+
+  /** The same with other parts. */
+  public Sheet withParts(Map<String, Part> others) {
+    return new Sheet(
+        key,
+        title,
+        family,
+        notes,
+        supply,
+        commands,
+        access,
+        points,
+        others,
+        strays,
+        situations,
+        paths,
+        complaints,
+        codes,
+        identify);
+  }
 
   /**
    * @throws NoSuchElementException when there is no such part

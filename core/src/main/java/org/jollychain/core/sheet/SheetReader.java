@@ -109,7 +109,8 @@ public final class SheetReader {
             root.child("paths")
                 .each((id, at) -> new Path(id, at.child("title").text(), at.child("load").text())),
             root.child("complaints").each(SheetReader::complaint),
-            root.child("codes").each(SheetReader::code));
+            root.child("codes").each(SheetReader::code),
+            root.child("identify").each((id, at) -> at.text()));
     bound(root.child("situations"), sheet.situations().size(), MOST_SITUATIONS);
     bound(root.child("paths"), sheet.paths().size(), MOST_SITUATIONS);
     bound(root.child("complaints"), sheet.complaints().size(), MOST_OTHERS);

@@ -142,21 +142,7 @@ class EverySheetTest {
         p.id(),
         p.behaving(
             new Behaviour.Contact(MadeWhen.ALWAYS, Optional.empty(), p.feels(), Optional.empty())));
-    return new Sheet(
-        s.key(),
-        s.title(),
-        s.family(),
-        s.notes(),
-        s.supply(),
-        s.commands(),
-        s.access(),
-        s.points(),
-        parts,
-        s.strays(),
-        s.situations(),
-        s.paths(),
-        s.complaints(),
-        s.codes());
+    return s.withParts(parts);
   }
 
   /** Closing an open contact by update must equal the circuit built with it closed. */

@@ -9,8 +9,10 @@ import org.jollychain.core.guide.GuideReader;
 import org.jollychain.core.sheet.Family;
 import org.jollychain.core.text.InvalidTextException;
 import org.jollychain.core.text.Nearest;
+import org.jollychain.core.visit.SheetFinder;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Stamps;
+import org.jollychain.server.sheet.SheetService;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -21,12 +23,14 @@ public class GuideService {
   private static final int MOST_KEPT = 100;
 
   private final GuideMapper guides;
+  private final SheetService sheets;
   private final Stamps stamps;
   private final LoadingCache<String, Guide> read =
       Caffeine.newBuilder().maximumSize(MOST_KEPT).build(GuideReader::read);
 
-  GuideService(GuideMapper guides, Stamps stamps) {
+  GuideService(GuideMapper guides, SheetService sheets, Stamps stamps) {
     this.guides = guides;
+    this.sheets = sheets;
     this.stamps = stamps;
   }
 
@@ -82,6 +86,16 @@ public class GuideService {
    */
   public Guide guide(String key, int revision) {
     return read.get(revision(key, revision).text());
+  }
+
+  /** Finds sheets of the library by the questions of the guides. */
+  SheetFinder finder() {
+    return new SheetFinder(
+        sheets.latest().stream()
+            .map(s -> sheets.sheet(s.key(), s.revision()))
+            .map(s -> new SheetFinder.Candidate(s.key(), s.title(), s.family(), s.identify()))
+            .toList(),
+        guides.latest().stream().map(g -> guide(g.key(), g.revision())).toList());
   }
 
   /**

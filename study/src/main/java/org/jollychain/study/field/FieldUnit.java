@@ -83,7 +83,8 @@ final class FieldUnit {
         s.situations(),
         s.paths(),
         s.complaints(),
-        s.codes());
+        s.codes(),
+        s.identify());
   }
 
   /** A load anywhere within its band, its winding with it. */
