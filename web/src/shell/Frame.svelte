@@ -1,5 +1,7 @@
 <script lang="ts">
   import Router, { link } from 'svelte-spa-router';
+  import GuideScreen from '../screens/guides/GuideScreen.svelte';
+  import GuidesScreen from '../screens/guides/GuidesScreen.svelte';
   import JobScreen from '../screens/job/JobScreen.svelte';
   import JobsScreen from '../screens/jobs/JobsScreen.svelte';
   import SheetScreen from '../screens/sheets/SheetScreen.svelte';
@@ -17,6 +19,8 @@
     '/units/:tag': UnitScreen,
     '/sheets': SheetsScreen,
     '/sheets/:key': SheetScreen,
+    '/guides': GuidesScreen,
+    '/guides/:key': GuideScreen,
     '/shop': ShopScreen,
     '*': NotFound
   };
@@ -37,6 +41,7 @@
     <a href="/" use:link>Jobs</a>
     <a href="/units" use:link>Units</a>
     <a href="/sheets" use:link>Sheets</a>
+    <a href="/guides" use:link>Guides</a>
     <a href="/shop" use:link>Shop</a>
   </nav>
   <button type="button" onclick={switchTheme}>{dark ? 'Paper' : 'Basement'} theme</button>

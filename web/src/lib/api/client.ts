@@ -15,6 +15,9 @@ export type Complaint = components['schemas']['Complaint'];
 export type Sheet = components['schemas']['Sheet'];
 export type SheetSummary = components['schemas']['SheetSummary'];
 export type SheetRevision = components['schemas']['SheetRevision'];
+export type GuideSummary = components['schemas']['GuideSummary'];
+export type GuideRevision = components['schemas']['GuideRevision'];
+export type GuideView = components['schemas']['GuideView'];
 export type TextProblem = components['schemas']['TextProblem'];
 export type Part = components['schemas']['Part'];
 export type Drawing = components['schemas']['Drawing'];
@@ -110,6 +113,9 @@ async function request<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: u
   return (await response.json()) as T;
 }
 
+/** Where documents are kept. */
+type Library = 'sheets' | 'guides';
+
 const revisionPath = (key: string, revision: number) => `/api/sheets/${key}/revisions/${revision}`;
 
 export const api = {
@@ -145,7 +151,8 @@ export const api = {
     request<FoundSheets>('POST', '/api/sheets/find', { answers }),
   sheet: (key: string, revision: number) => request<Sheet>('GET', revisionPath(key, revision)),
   newestSheet: (key: string) => request<SheetRevision>('GET', `/api/sheets/${key}`),
-  revisions: (key: string) => request<SheetSummary[]>('GET', `/api/sheets/${key}/revisions`),
+  revisions: (of: Library, key: string) =>
+    request<(SheetSummary | GuideSummary)[]>('GET', `/api/${of}/${key}/revisions`),
   tests: (key: string, revision: number) =>
     request<PathTests[]>('GET', `${revisionPath(key, revision)}/tests`),
   drawings: (key: string, revision: number) =>
@@ -156,12 +163,20 @@ export const api = {
     send('GET', `${revisionPath(key, revision)}/spice?situation=${encodeURIComponent(situation)}`).then((r) =>
       r.text()
     ),
-  validate: (text: string) =>
-    send('POST', '/api/sheets/validate', text, YAML_TYPE)
+  validate: (of: Library, text: string) =>
+    send('POST', `/api/${of}/validate`, text, YAML_TYPE)
       .then((r) => r.json() as Promise<{ problems: TextProblem[] }>)
       .then((v) => v.problems),
   saveSheet: (key: string, text: string) =>
     send('PUT', `/api/sheets/${key}`, text, YAML_TYPE).then((r) => r.json() as Promise<SheetRevision>),
+  guides: () => request<GuideSummary[]>('GET', '/api/guides'),
+  newestGuide: (key: string) => request<GuideRevision>('GET', `/api/guides/${key}`),
+  guide: (key: string, revision: number) =>
+    request<GuideView>('GET', `/api/guides/${key}/revisions/${revision}`),
+  guideText: (key: string, revision: number) =>
+    send('GET', `/api/guides/${key}/revisions/${revision}/yaml`).then((r) => r.text()),
+  saveGuide: (key: string, text: string) =>
+    send('PUT', `/api/guides/${key}`, text, YAML_TYPE).then((r) => r.json() as Promise<GuideRevision>),
   withdrawSheet: (key: string) => send('DELETE', `/api/sheets/${key}`),
   restoreSheet: (key: string) => request<SheetRevision>('PUT', `/api/sheets/${key}/restore`),
   assess: (caseText: string) =>

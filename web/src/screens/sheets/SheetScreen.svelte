@@ -3,12 +3,13 @@
   import { untrack } from 'svelte';
   import { link, push } from 'svelte-spa-router';
   import { api, type Drawing, type Sheet, type SheetRevision, reason } from '../../lib/api/client';
+  import DocumentEditor from '../../lib/documents/DocumentEditor.svelte';
+  import { sheetDocuments } from '../../lib/documents/documents';
+  import Revisions from '../../lib/documents/Revisions.svelte';
   import { familyWords, unbroken } from '../../lib/format/format';
   import CaseTab from './CaseTab.svelte';
   import CircuitTab from './CircuitTab.svelte';
   import { DRAFT_KEY, STARTER } from './draft';
-  import Revisions from './Revisions.svelte';
-  import SheetEditor from './SheetEditor.svelte';
   import SheetTables from './SheetTables.svelte';
 
   let { params }: { params: { key: string } } = $props();
@@ -92,7 +93,7 @@
         A small valid sheet to start from. Problems show as you type; it is saved once there are none.
       </p>
     </header>
-    <SheetEditor text={draft()} onsaved={saved} />
+    <DocumentEditor documents={sheetDocuments} text={draft()} onsaved={saved} />
   </div>
 {:else if !revision || !sheet}
   <div class="page"><InlineLoading description="Opening the sheet" /></div>
@@ -128,9 +129,15 @@
     {:else if tab === 'Parts'}
       <SheetTables {sheet} />
     {:else if tab === 'Text'}
-      <SheetEditor text={revision.text} onsaved={saved} />
+      <DocumentEditor documents={sheetDocuments} text={revision.text} onsaved={saved} />
     {:else}
-      <Revisions sheetKey={revision.key} newest={revision.revision} {withdrawn} onwithdraw={withdraw} />
+      <Revisions
+        documents={sheetDocuments}
+        key={revision.key}
+        newest={revision.revision}
+        {withdrawn}
+        onwithdraw={withdraw}
+      />
     {/if}
   </div>
 {/if}
@@ -154,25 +161,6 @@
   }
   p {
     font-size: 0.875rem;
-  }
-  .tabs {
-    margin-left: auto;
-    display: flex;
-    gap: 1.5rem;
-  }
-  .tabs button {
-    background: none;
-    border: 0;
-    border-bottom: 2px solid transparent;
-    padding: 4px 0;
-    font: inherit;
-    font-size: 0.9375rem;
-    color: var(--ink-soft);
-    cursor: pointer;
-  }
-  .tabs button[aria-selected='true'] {
-    color: var(--ink);
-    border-color: var(--brass-line);
   }
   .gone {
     display: flex;

@@ -1,11 +1,6 @@
 /** Where a sheet brought in by file waits until it is saved. */
 export const DRAFT_KEY = 'sheet draft';
 
-/** The key a sheet's text gives itself. */
-export function keyOf(text: string): string | undefined {
-  return /^\s*"?key"?\s*:\s*"?([a-z0-9-]+)"?/m.exec(text)?.[1];
-}
-
 /** What a new sheet starts from: small, and valid as it stands. */
 export const STARTER = `format: jolly-chain/sheet/1
 key: my-sheet

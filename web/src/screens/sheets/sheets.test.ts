@@ -3,8 +3,8 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, type TextProblem } from '../../lib/api/client';
 import { readFile } from '../../lib/controls/file';
-import { keyOf } from './draft';
-import SheetEditor from './SheetEditor.svelte';
+import DocumentEditor from '../../lib/documents/DocumentEditor.svelte';
+import { keyOf, sheetDocuments } from '../../lib/documents/documents';
 
 const problem: TextProblem = {
   line: 2,
@@ -19,12 +19,12 @@ describe('the text editor', () => {
   });
 
   it('shows problems at their lines as one types and saves only a text without any', async () => {
-    vi.spyOn(api, 'validate').mockImplementation((text) =>
+    vi.spyOn(api, 'validate').mockImplementation((_, text) =>
       Promise.resolve(text.includes('bad') ? [problem] : [])
     );
     const save = vi.spyOn(api, 'saveSheet').mockResolvedValue({ key: 'k', revision: 2 } as never);
     const onsaved = vi.fn();
-    const { container } = render(SheetEditor, { text: 'key: k\n', onsaved });
+    const { container } = render(DocumentEditor, { documents: sheetDocuments, text: 'key: k\n', onsaved });
     const area = screen.getByLabelText('Sheet text');
     await userEvent.type(area, 'bad');
     expect(await screen.findByText('1 problem')).toBeInTheDocument();
@@ -41,7 +41,7 @@ describe('the text editor', () => {
 
   it('puts the cursor where a problem is', async () => {
     vi.spyOn(api, 'validate').mockResolvedValue([problem]);
-    render(SheetEditor, { text: 'key: k\nvolts: 0\n', onsaved: vi.fn() });
+    render(DocumentEditor, { documents: sheetDocuments, text: 'key: k\nvolts: 0\n', onsaved: vi.fn() });
     await userEvent.click(await screen.findByRole('button', { name: /must be above 0/ }));
     const area = screen.getByLabelText('Sheet text') as HTMLTextAreaElement;
     expect(area).toHaveFocus();

@@ -4,7 +4,8 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api, type Assessed, Problem, type SheetSummary } from '../../lib/api/client';
 import { assessment, plan, sheet } from '../../lib/api/fixtures';
 import CaseTab from './CaseTab.svelte';
-import Revisions from './Revisions.svelte';
+import { sheetDocuments } from '../../lib/documents/documents';
+import Revisions from '../../lib/documents/Revisions.svelte';
 
 afterEach(() => vi.restoreAllMocks());
 
@@ -49,7 +50,7 @@ describe('the revisions of a sheet', () => {
     vi.spyOn(api, 'revisions').mockResolvedValue(texts.map((_, i) => revision(i + 1)));
     vi.spyOn(api, 'sheetText').mockImplementation((_, number) => Promise.resolve(texts[number - 1] ?? ''));
     const onwithdraw = vi.fn();
-    render(Revisions, { sheetKey: 'heater', newest, withdrawn: false, onwithdraw });
+    render(Revisions, { documents: sheetDocuments, key: 'heater', newest, withdrawn: false, onwithdraw });
     return onwithdraw;
   }
 

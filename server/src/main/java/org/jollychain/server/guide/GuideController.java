@@ -46,6 +46,12 @@ class GuideController {
     return guides.revisions(key);
   }
 
+  /** A revision as what it weighs. */
+  @GetMapping(path = "/{key}/revisions/{revision}", produces = MediaType.APPLICATION_JSON_VALUE)
+  GuideView view(@PathVariable String key, @PathVariable int revision) {
+    return GuideView.of(guides.guide(key, revision));
+  }
+
   /** A revision's text as it was written. */
   @GetMapping(path = "/{key}/revisions/{revision}/yaml", produces = YAML)
   String yaml(@PathVariable String key, @PathVariable int revision) {

@@ -1,16 +1,25 @@
 <script lang="ts">
   import { InlineLoading } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, type SheetSummary, reason } from '../../lib/api/client';
-  import { ago } from '../../lib/format/format';
+  import { reason } from '../api/client';
+  import { ago } from '../format/format';
+  import type { Documents } from './documents';
 
-  /** All revisions of a sheet, and what one changed against another. */
+  /** All revisions of a document, and what one changed against another. */
   let {
-    sheetKey,
+    documents,
+    key,
     newest,
-    withdrawn,
+    withdrawn = false,
     onwithdraw
-  }: { sheetKey: string; newest: number; withdrawn: boolean; onwithdraw: () => void } = $props();
+  }: {
+    documents: Documents<unknown>;
+    key: string;
+    newest: number;
+    withdrawn?: boolean;
+    /** Where it can be taken out of the library. */
+    onwithdraw?: () => void;
+  } = $props();
 
   interface Line {
     sign: ' ' | '+' | '-' | '…';
@@ -19,7 +28,7 @@
 
   const CONTEXT = 3;
 
-  let revisions = $state.raw<SheetSummary[]>();
+  let revisions = $state.raw<{ revision: number; createdAt: string }[]>();
   let from = $state(untrack(() => Math.max(1, newest - 1)));
   let to = $state(untrack(() => newest));
   let lines = $state.raw<Line[]>();
@@ -27,7 +36,7 @@
   let sure = $state(false);
 
   $effect(() => {
-    api.revisions(sheetKey).then(
+    documents.revisions(key).then(
       (r) => (revisions = r),
       (e: unknown) => (error = reason(e))
     );
@@ -41,8 +50,8 @@
     try {
       const [{ diffLines }, before, after] = await Promise.all([
         import('diff'),
-        api.sheetText(sheetKey, a, 'yaml'),
-        api.sheetText(sheetKey, b, 'yaml')
+        documents.text(key, a),
+        documents.text(key, b)
       ]);
       lines = shortened(
         diffLines(before, after).flatMap((change) =>
@@ -93,13 +102,15 @@
         {/each}
       </ul>
     {/if}
-    {#if !withdrawn}
+    {#if onwithdraw && !withdrawn}
       {#if sure}
         <p class="soft">Out of the library? Revisions and jobs stay, and it can be put back.</p>
         <button type="button" class="quiet-button" onclick={onwithdraw}>Yes, withdraw it</button>
         <button type="button" class="quiet-button" onclick={() => (sure = false)}>Keep it</button>
       {:else}
-        <button type="button" class="quiet-button" onclick={() => (sure = true)}>Withdraw this sheet</button>
+        <button type="button" class="quiet-button" onclick={() => (sure = true)}
+          >Withdraw this {documents.name.toLowerCase()}</button
+        >
       {/if}
     {/if}
   </section>

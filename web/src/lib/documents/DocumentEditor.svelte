@@ -1,12 +1,16 @@
-<script lang="ts">
+<script lang="ts" generics="R">
   import { Button } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, type TextProblem, type SheetRevision, reason } from '../../lib/api/client';
-  import FileButton from '../../lib/controls/FileButton.svelte';
-  import { keyOf } from './draft';
+  import { type TextProblem, reason } from '../api/client';
+  import FileButton from '../controls/FileButton.svelte';
+  import { type Documents, keyOf } from './documents';
 
-  /** A sheet's text, with its problems at their lines as one types. */
-  let { text: given, onsaved }: { text: string; onsaved: (made: SheetRevision) => void } = $props();
+  /** A document's text, with its problems at their lines as one types. */
+  let {
+    documents,
+    text: given,
+    onsaved
+  }: { documents: Documents<R>; text: string; onsaved: (made: R) => void } = $props();
 
   const PAUSE = 350;
 
@@ -33,7 +37,7 @@
   async function check(now: string) {
     const mine = ++asked;
     try {
-      const found = await api.validate(now);
+      const found = await documents.problems(now);
       if (mine !== asked) return;
       problems = found;
       checked = now;
@@ -46,7 +50,7 @@
   async function save() {
     busy = true;
     try {
-      onsaved(await api.saveSheet(keyOf(text) ?? 'unnamed', text));
+      onsaved(await documents.save(keyOf(text) ?? 'unnamed', text));
     } catch (e) {
       error = reason(e);
     } finally {
@@ -78,7 +82,7 @@
       bind:value={text}
       spellcheck="false"
       autocapitalize="off"
-      aria-label="Sheet text"
+      aria-label={`${documents.name} text`}
       onscroll={() => gutter && area && (gutter.scrollTop = area.scrollTop)}></textarea>
   </div>
   <aside class="card" aria-live="polite">

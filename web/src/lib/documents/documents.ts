@@ -1,0 +1,32 @@
+import { api, type GuideRevision, type SheetRevision, type TextProblem } from '../api/client';
+
+/** Where texts of one kind are kept: each saved one is a new revision. */
+export interface Documents<R> {
+  /** What one of them is called. */
+  name: 'Sheet' | 'Guide';
+  problems: (text: string) => Promise<TextProblem[]>;
+  save: (key: string, text: string) => Promise<R>;
+  revisions: (key: string) => Promise<{ revision: number; createdAt: string }[]>;
+  text: (key: string, revision: number) => Promise<string>;
+}
+
+export const sheetDocuments: Documents<SheetRevision> = {
+  name: 'Sheet',
+  problems: (text) => api.validate('sheets', text),
+  save: (key, text) => api.saveSheet(key, text),
+  revisions: (key) => api.revisions('sheets', key),
+  text: (key, revision) => api.sheetText(key, revision, 'yaml')
+};
+
+export const guideDocuments: Documents<GuideRevision> = {
+  name: 'Guide',
+  problems: (text) => api.validate('guides', text),
+  save: (key, text) => api.saveGuide(key, text),
+  revisions: (key) => api.revisions('guides', key),
+  text: (key, revision) => api.guideText(key, revision)
+};
+
+/** The key a text gives itself. */
+export function keyOf(text: string): string | undefined {
+  return /^\s*"?key"?\s*:\s*"?([a-z0-9-]+)"?/m.exec(text)?.[1];
+}
