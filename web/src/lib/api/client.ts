@@ -40,6 +40,7 @@ export type UnitHistory = components['schemas']['UnitHistory'];
 export type UnitPlate = components['schemas']['UnitPlate'];
 export type Appointment = components['schemas']['Appointment'];
 export type Visit = components['schemas']['Visit'];
+export type SupplyPicture = components['schemas']['SupplyPicture'];
 export type ToWatch = components['schemas']['ToWatch'];
 export type Timeline = components['schemas']['Timeline'];
 export type FoundSheets = components['schemas']['Found'];

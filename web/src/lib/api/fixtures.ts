@@ -192,6 +192,7 @@ export function jobView(more: Partial<JobView> = {}): JobView {
 export function visit(more: Partial<JobView['visit']> = {}): JobView['visit'] {
   return {
     progress: [],
+    supply: [],
     watches: [],
     timelines: [],
     hazards: [],

@@ -16,6 +16,7 @@
   import ProveStep from './steps/visit/ProveStep.svelte';
   import PutRightStep from './steps/visit/PutRightStep.svelte';
   import SignOffStep from './steps/visit/SignOffStep.svelte';
+  import SupplyStep from './steps/visit/SupplyStep.svelte';
   import WalkStep from './steps/walk/WalkStep.svelte';
 
   let { params }: { params: { id: string } } = $props();
@@ -122,6 +123,8 @@
   <StepRail progress={view.visit.progress} shown={session.step} onshow={(step) => session.show(step)} />
   {#if session.step === 'arrive'}
     <ArriveStep {session} {view} />
+  {:else if session.step === 'supply'}
+    <SupplyStep {session} {view} />
   {:else if session.step === 'get-in'}
     <GetInStep {session} {view} />
   {:else if session.step === 'cause'}

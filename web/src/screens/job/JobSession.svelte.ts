@@ -55,7 +55,7 @@ export class JobSession {
   // eslint-disable-next-line svelte/prefer-svelte-reactivity -- made anew with every view, never changed
   readonly parts = $derived(new Map(this.view?.assessment.parts.map((p) => [p.id, p]) ?? []));
   /** Whether the step that is looked at takes readings. */
-  readonly measuring = $derived(['supply', 'walk', 'confirm'].includes(this.step));
+  readonly measuring = $derived(['walk', 'confirm'].includes(this.step));
   readonly live = $derived(this.view?.job.permit === 'live');
   readonly closed = $derived(this.view?.job.closedAt !== undefined || this.view?.job.struckAt !== undefined);
   readonly proposal = $derived(this.instead ?? this.view?.plan.next[0]);

@@ -46,8 +46,7 @@ public record Progress(Step step, String title, State state, String note) {
    *
    * @param visit what its steps have to offer
    */
-  static List<Progress> of(
-      Sheet sheet, Visit visit, Visit.Told told, Assessment assessment, Plan plan) {
+  static List<Progress> of(Sheet sheet, Visit visit, Told told, Assessment assessment, Plan plan) {
     boolean confirmed = assessment.leading().confirmed() && plan.state() != Plan.State.CONFIRM;
     boolean found = told.closed() || confirmed;
     Optional<Part> toRenew =
@@ -88,7 +87,7 @@ public record Progress(Step step, String title, State state, String note) {
     return List.copyOf(steps);
   }
 
-  private static Progress arrive(Visit visit, Visit.Told told) {
+  private static Progress arrive(Visit visit, Told told) {
     if (told.complaint().isEmpty()) {
       return new Progress(Step.ARRIVE, State.OPEN, "no complaint told");
     }
@@ -110,7 +109,7 @@ public record Progress(Step step, String title, State state, String note) {
     return new Progress(Step.SUPPLY, state, verdict.toString().replace('-', ' '));
   }
 
-  private static Progress getIn(Visit visit, Visit.Told told) {
+  private static Progress getIn(Visit visit, Told told) {
     int open = told.open().size();
     if (open > 0) {
       return told.closed()

@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
-import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Guide;
@@ -20,7 +19,6 @@ import org.jollychain.core.plan.Proposal;
 import org.jollychain.core.plan.TimeCosts;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.sheet.Access;
-import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 
@@ -30,6 +28,7 @@ import org.jollychain.core.sheet.Sheet;
  *
  * @param hazards to be read
  * @param simple simple things first
+ * @param supply where what feeds the unit is measured
  * @param accesses of the sheet; answered {@code yes} while open
  * @param actions that put the causes found right, then the others
  * @param renewed parts, with what they are compared by
@@ -45,6 +44,7 @@ public record Visit(
     List<Progress> progress,
     List<Item> hazards,
     List<Item> simple,
+    List<SupplyPicture> supply,
     List<Item> accesses,
     CauseSearch cause,
     List<Item> actions,
@@ -115,60 +115,18 @@ public record Visit(
   }
 
   /**
-   * What a visit is made from.
-   *
-   * @param complaint what the customer sees, in words; empty where nothing was told
-   * @param suspected whether a cause is to be looked for though no part has failed: it overheats,
-   *     or is slow
-   * @param closed whether the visit is over
-   * @param entries that stand, in time
-   */
-  public record Told(
-      String complaint, boolean suspected, boolean closed, List<VisitEntry> entries) {
-
-    /**
-     * What is told of a visit on a sheet.
-     *
-     * @param evidence that stands
-     */
-    public static Told of(
-        Optional<Complaint> complaint,
-        List<? extends Evidence> evidence,
-        boolean closed,
-        List<VisitEntry> entries) {
-      // a complaint with suspects of its own is of a unit that runs, and so may a code be
-      boolean suspected =
-          complaint.filter(c -> !c.suspects().isEmpty() && !c.runs().isEmpty()).isPresent()
-              || evidence.stream().anyMatch(e -> e instanceof CodeShown c && c.code().isPresent());
-      return new Told(complaint.map(Complaint::title).orElse(""), suspected, closed, entries);
-    }
-
-    boolean said(VisitEntry.Kind kind, String subject) {
-      return last(kind, subject).isPresent();
-    }
-
-    Optional<VisitEntry> last(VisitEntry.Kind kind, String subject) {
-      return entries.stream()
-          .filter(e -> e.kind() == kind && e.subject().equals(subject))
-          .reduce((a, b) -> b);
-    }
-
-    Stream<VisitEntry> of(VisitEntry.Kind kind) {
-      return entries.stream().filter(e -> e.kind() == kind);
-    }
-
-    Set<String> open() {
-      return VisitEntry.open(entries);
-    }
-  }
-
-  /**
    * A visit as it stands.
    *
    * @param guide of the unit's family, if there is one
+   * @param evidence that stands
    */
   public static Visit of(
-      UnitModel unit, Optional<Guide> guide, Told told, Assessment assessment, Plan plan) {
+      UnitModel unit,
+      Optional<Guide> guide,
+      Told told,
+      List<? extends Evidence> evidence,
+      Assessment assessment,
+      Plan plan) {
     Sheet sheet = unit.sheet();
     CauseSearch cause =
         guide
@@ -184,6 +142,7 @@ public record Visit(
             List.of(),
             guide.map(g -> hazards(g, told)).orElse(List.of()),
             guide.map(g -> simple(g, told)).orElse(List.of()),
+            SupplyPicture.of(unit, evidence),
             accesses(sheet, told, plan),
             cause,
             guide.map(g -> actions(g, told, found)).orElse(List.of()),
@@ -206,6 +165,7 @@ public record Visit(
         steps,
         hazards,
         simple,
+        supply,
         accesses,
         cause,
         actions,

@@ -27,19 +27,20 @@ class ProgressTest {
 
   private static List<Progress> after(String complaint, boolean closed, Evidence... told) {
     List<Evidence> evidence = List.of(told);
-    return after(new Visit.Told(complaint, false, closed, List.of()), evidence);
+    return after(new Told(complaint, false, closed, List.of()), evidence);
   }
 
-  private static List<Progress> after(Visit.Told told, List<Evidence> evidence) {
+  private static List<Progress> after(Told told, List<Evidence> evidence) {
     return visit(told, evidence).progress();
   }
 
-  private static Visit visit(Visit.Told told, List<Evidence> evidence) {
+  private static Visit visit(Told told, List<Evidence> evidence) {
     Diagnosis.Opinion opinion = DIAGNOSIS.opinion(evidence, Optional.empty());
     return Visit.of(
         DIAGNOSIS.unit(),
         Optional.of(GUIDE),
         told,
+        evidence,
         opinion.assessment(),
         PLANNER.plan(opinion, evidence, Optional.empty(), Policy.usual(true)));
   }
@@ -118,19 +119,19 @@ class ProgressTest {
     told.add(said(VisitEntry.Kind.DONE, "clean-duct", ""));
     told.add(said(VisitEntry.Kind.RENEWED, "thermal-cutoff", "178 C"));
     assertThat(here(told, found)).isEqualTo(Step.PROVE);
-    Visit visit = visit(new Visit.Told("No heat", false, false, told), found);
+    Visit visit = visit(new Told("No heat", false, false, told), found);
     assertThat(visit.renewed().get(0).verdict()).isEqualTo(Replacement.Verdict.SAME);
     assertThat(visit.renewed().get(0).partners()).containsExactly("high limit");
     assertThat(visit.prevention()).extracting(Guide.Prevention::id).contains("duct-yearly");
     GUIDE.proofs().keySet().forEach(p -> told.add(said(VisitEntry.Kind.PROVED, p, "yes")));
     assertThat(here(told, found)).isEqualTo(Step.SIGN_OFF);
     told.add(said(VisitEntry.Kind.PROVED, "warm", "no"));
-    assertThat(of(Step.PROVE, after(new Visit.Told("No heat", false, false, told), found)).state())
+    assertThat(of(Step.PROVE, after(new Told("No heat", false, false, told), found)).state())
         .isEqualTo(Progress.State.DOUBTFUL);
   }
 
   private static Step here(List<VisitEntry> told, List<Evidence> found) {
-    return after(new Visit.Told("No heat", false, false, told), found).stream()
+    return after(new Told("No heat", false, false, told), found).stream()
         .filter(p -> p.state() == Progress.State.HERE)
         .findFirst()
         .orElseThrow()
@@ -144,8 +145,8 @@ class ProgressTest {
             said(VisitEntry.Kind.OPENED, "console", ""),
             said(VisitEntry.Kind.OPENED, "rear-panel", ""),
             said(VisitEntry.Kind.CLOSED, "console", ""));
-    assertThat(new Visit.Told("", false, false, told).open()).containsExactly("rear-panel");
-    assertThat(of(Step.GET_IN, after(new Visit.Told("", false, true, told), List.of())).state())
+    assertThat(new Told("", false, false, told).open()).containsExactly("rear-panel");
+    assertThat(of(Step.GET_IN, after(new Told("", false, true, told), List.of())).state())
         .isEqualTo(Progress.State.DOUBTFUL);
   }
 
@@ -155,7 +156,7 @@ class ProgressTest {
    */
   @Test
   void the_current_to_be_shown_is_that_of_this_unit_at_this_supply() {
-    Visit nominal = visit(new Visit.Told("", false, false, List.of()), List.of());
+    Visit nominal = visit(new Told("", false, false, List.of()), List.of());
     Expectation element =
         nominal.currents().stream()
             .filter(e -> e.load().equals("element"))
@@ -163,8 +164,7 @@ class ProgressTest {
             .orElseThrow();
     assertThat(element.amperes()).isBetween(20.2, 21.7);
     assertThat(element.low()).isLessThan(20);
-    Visit high =
-        visit(new Visit.Told("", false, false, List.of()), List.of(read.live("L1-L2 252")));
+    Visit high = visit(new Told("", false, false, List.of()), List.of(read.live("L1-L2 252")));
     assertThat(high.currents().get(0).amperes() / nominal.currents().get(0).amperes())
         .isBetween(1.035, 1.065);
   }

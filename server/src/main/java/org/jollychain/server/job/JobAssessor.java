@@ -17,6 +17,7 @@ import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.Progress;
+import org.jollychain.core.visit.Told;
 import org.jollychain.core.visit.Visit;
 import org.jollychain.core.visit.VisitEntry;
 import org.jollychain.server.assess.AssessService;
@@ -175,11 +176,12 @@ public class JobAssessor {
         Visit.of(
             engine.unit(),
             taken.guide,
-            Visit.Told.of(
+            Told.of(
                 complaint.map(engine.sheet().complaints()::get),
                 weighed.standing,
                 taken.job.closedAt() != null,
                 taken.told()),
+            weighed.standing,
             assessment,
             plan),
         taken.lines);
