@@ -44,7 +44,7 @@
     <a href="/guides" use:link>Guides</a>
     <a href="/shop" use:link>Shop</a>
   </nav>
-  <button type="button" onclick={switchTheme}>{dark ? 'Paper' : 'Basement'} theme</button>
+  <button type="button" onclick={switchTheme}>{dark ? 'Paper' : 'Basement'}<span> theme</span></button>
 </header>
 <main>
   <Router {routes} />
@@ -92,11 +92,12 @@
       gap: 1rem;
       padding: 0 10px;
     }
-    .home span {
+    .home span,
+    button span {
       display: none;
     }
     nav {
-      gap: 1rem;
+      gap: 0.75rem;
     }
   }
   nav a:hover,

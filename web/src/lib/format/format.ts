@@ -26,6 +26,13 @@ export function percent(share: number): string {
   return `${value >= 99 || value < 1 ? value.toFixed(1) : value.toFixed(0)} %`;
 }
 
+/** From one voltage to another: 228 to 252 V. */
+export function voltsBetween(low: number, high: number): string {
+  return low >= 10
+    ? `${low.toFixed(0)} to ${volts(Math.round(high)).replace('.0', '')}`
+    : `${volts(low)} to ${volts(high)}`;
+}
+
 /** Minutes as one says them. */
 export function duration(minutes: number): string {
   return `${Number(minutes.toFixed(minutes < 10 ? 1 : 0))} min`;

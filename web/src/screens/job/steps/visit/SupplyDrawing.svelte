@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { SupplyPicture } from '../../../../lib/api/client';
-  import { volts } from '../../../../lib/format/format';
+  import { volts, voltsBetween } from '../../../../lib/format/format';
   import TerminalGlyph from './TerminalGlyph.svelte';
 
   /** A place where the supply is measured: its terminals, and between each two a field for what is read there. */
@@ -79,7 +79,7 @@
         </label>
         <small>
           {#if field.shown}<b>{field.fits ? '✓' : '✗'} {field.shown}</b>{/if}
-          {field.low > 0 ? `${volts(field.low)} to ${volts(field.high)}` : `under ${volts(field.high)}`}
+          {field.low > 0 ? voltsBetween(field.low, field.high) : `under ${volts(field.high)}`}
         </small>
       </form>
     {/each}

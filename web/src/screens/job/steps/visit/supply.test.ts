@@ -43,7 +43,7 @@ describe('the supply as it is drawn', () => {
   it('has a field between each two terminals, with what was read and what it has to be', () => {
     render(SupplyDrawing, { picture, typed: true, disabled: false, onread: vi.fn() });
     const drawing = screen.getByRole('region', { name: 'At the outlet' });
-    expect(drawing).toHaveTextContent(/✗ 3.1 V 228.0 V to 252.0 V/);
+    expect(drawing).toHaveTextContent(/✗ 3.1 V 228 to 252 V/);
     expect(drawing).toHaveTextContent(/under 2.00 V/);
     expect(screen.getByLabelText('L1 to N')).toHaveAttribute('data-typed');
     expect(screen.getByLabelText('L1 to L2')).not.toHaveAttribute('data-typed');
