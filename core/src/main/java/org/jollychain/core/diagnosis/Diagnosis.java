@@ -30,6 +30,7 @@ import org.jollychain.core.network.Network;
 import org.jollychain.core.network.ParameterSample;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -60,8 +61,28 @@ public final class Diagnosis {
   private volatile Optional<MeasurementModel> onSoftSupply = Optional.empty();
   private final Hypotheses hypotheses;
   private final Map<String, List<MeasurementModel.Counterfactual>> alsoBad;
-  private final Map<Optional<String>, HypothesisSpace> priors = new ConcurrentHashMap<>();
+  private final Map<Beginning, HypothesisSpace> priors = new ConcurrentHashMap<>();
   private final UnitModel unit;
+
+  /**
+   * What is known before anything is read.
+   *
+   * @param complaint what the customer sees, an id of the sheet's complaints
+   * @param harmed kinds of parts that something found has made open more often
+   */
+  public record Beginning(Optional<String> complaint, Set<PartKind> harmed) {
+
+    /** Nothing. */
+    public static final Beginning PLAIN = with(Optional.empty());
+
+    /** A complaint alone. */
+    public static Beginning with(Optional<String> complaint) {
+      return new Beginning(complaint, Set.of());
+    }
+  }
+
+  /** A part is so many times likelier open where what opens it was found: common practice. */
+  private static final double HARMED = 4;
 
   public Diagnosis(Sheet sheet) {
     this(new UnitModel(sheet));
@@ -104,9 +125,18 @@ public final class Diagnosis {
    * @throws EvidenceException when the complaint is not one of the sheet's
    */
   public Opinion opinion(List<? extends Evidence> evidence, Optional<String> complaint) {
+    return opinion(evidence, Beginning.with(complaint));
+  }
+
+  /**
+   * The same where more is known than the complaint.
+   *
+   * @throws EvidenceException when the complaint is not one of the sheet's
+   */
+  public Opinion opinion(List<? extends Evidence> evidence, Beginning beginning) {
     List<Flag> flags = new ArrayList<>();
     List<Evidence> usable = usable(evidence, flags);
-    Posterior posterior = weigh(usable, complaint);
+    Posterior posterior = weigh(usable, beginning);
     Verdicts verdicts = new Verdicts(sheet, measurements, alsoBad, posterior);
     List<PartAssessment> parts = verdicts.all();
     flags.addAll(new Warnings(unit, posterior, verdicts).all(parts));
@@ -145,7 +175,7 @@ public final class Diagnosis {
    */
   public List<Posterior.Entry> beliefs(
       List<? extends Evidence> evidence, Optional<String> complaint) {
-    return beliefs(weigh(usable(evidence, new ArrayList<>()), complaint));
+    return beliefs(weigh(usable(evidence, new ArrayList<>()), Beginning.with(complaint)));
   }
 
   private static List<Posterior.Entry> beliefs(Posterior posterior) {
@@ -169,8 +199,8 @@ public final class Diagnosis {
    * weighed with lines that are true of a soft one: what a load draws from it is far from straight
    * in its impedance. What explains them better holds.
    */
-  private Posterior weigh(List<Evidence> usable, Optional<String> complaint) {
-    Posterior usual = weigh(measurements, usable, complaint);
+  private Posterior weigh(List<Evidence> usable, Beginning beginning) {
+    Posterior usual = weigh(measurements, usable, beginning);
     boolean passing = usual.believable().get(0).otherwise().isPresent();
     boolean fits =
         usual.softness() < SOFT
@@ -179,7 +209,7 @@ public final class Diagnosis {
     if (fits || !worthMore(usual)) {
       return usual;
     }
-    Posterior soft = weigh(onSoftSupply(), usable, complaint);
+    Posterior soft = weigh(onSoftSupply(), usable, beginning);
     return soft.logEvidence() > usual.logEvidence() ? soft : usual;
   }
 
@@ -193,8 +223,8 @@ public final class Diagnosis {
 
   /** The best order of the evidence, then every further fault that it calls for. */
   private Posterior weigh(
-      MeasurementModel measurements, List<Evidence> usable, Optional<String> complaint) {
-    HypothesisSpace space = prior(complaint);
+      MeasurementModel measurements, List<Evidence> usable, Beginning beginning) {
+    HypothesisSpace space = prior(beginning);
     Posterior posterior = inBestOrder(measurements, usable, space);
     for (int further = 0; further < MOST_FURTHER && worthMore(posterior); further++) {
       Optional<HypothesisSpace> wider = FurtherFaults.of(measurements, space, posterior);
@@ -237,9 +267,18 @@ public final class Diagnosis {
     return posterior;
   }
 
-  private HypothesisSpace prior(Optional<String> complaint) {
+  private HypothesisSpace prior(Beginning beginning) {
     return priors.computeIfAbsent(
-        complaint, c -> new HypothesisSpace(hypotheses.all(c.map(this::complaint))));
+        beginning,
+        b ->
+            new HypothesisSpace(
+                hypotheses.all(b.complaint.map(this::complaint)).stream()
+                    .map(h -> isHarm(h, b.harmed) ? h.weighing(HARMED * h.prior()) : h)
+                    .toList()));
+  }
+
+  private boolean isHarm(Hypothesis h, Set<PartKind> harmed) {
+    return h.ofParts().anyMatch(f -> f.opens() && harmed.contains(sheet.part(f.part()).kind()));
   }
 
   /** What each kind of evidence is in words, beside what was to be expected of it. */

@@ -134,7 +134,8 @@ public record Hypothesis(Kind kind, List<Fault> faults, double prior) {
         && !ofParts().allMatch(p -> p.mode() == FaultMode.TRIPPED);
   }
 
-  Hypothesis weighing(double weight) {
+  /** The same, as likely as this before anything is read. */
+  public Hypothesis weighing(double weight) {
     return new Hypothesis(kind, faults, weight);
   }
 }

@@ -20,6 +20,7 @@ import org.jollychain.core.sequencing.OutcomeTable;
 import org.jollychain.core.sequencing.Position;
 import org.jollychain.core.sequencing.TwoStepLookahead;
 import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -42,9 +43,6 @@ public final class CauseFinder {
 
   private static final double CLEARED = 0.03;
 
-  /** What was seen is found once it, with what else was seen, is so probable. */
-  private static final double SEEN = 0.55;
-
   /** How sure a link has to be open; a tripped one may also just not be pressed in. */
   private static final double OPEN = 0.8;
 
@@ -64,6 +62,23 @@ public final class CauseFinder {
     this.sheet = sheet;
     this.guide = guide;
     this.costs = costs;
+  }
+
+  /** Kinds of parts that the causes make open which were said to be found, or shown outright. */
+  public static Set<PartKind> harmed(Guide guide, List<VisitEntry> entries) {
+    Set<PartKind> kinds = new HashSet<>();
+    for (VisitEntry e : Timeline.withChecks(guide, entries)) {
+      Optional<String> cause =
+          switch (e.kind()) {
+            case CAUSE -> Optional.of(e.subject());
+            case CHECK ->
+                Optional.ofNullable(guide.checks().get(e.subject()))
+                    .map(c -> c.shows().get(e.value()));
+            default -> Optional.empty();
+          };
+      cause.map(guide.causes()::get).ifPresent(c -> kinds.addAll(c.opens()));
+    }
+    return kinds;
   }
 
   /**
@@ -114,7 +129,7 @@ public final class CauseFinder {
 
   private CauseSearch search(
       Optional<Part> opened, List<Cause> causes, Assessment assessment, List<VisitEntry> entries) {
-    CauseProblem problem = new CauseProblem(causes, costs);
+    CauseProblem problem = new CauseProblem(causes, guide.checks().values(), costs);
     List<List<String>> because = new ArrayList<>();
     double[] weights = new double[causes.size() + 1];
     for (int i = 0; i < causes.size(); i++) {
@@ -146,9 +161,19 @@ public final class CauseFinder {
     Position<Check, Boolean> now = new Position<>(problem, believed, on, open, made);
     List<CauseSearch.Suspected> suspected = suspected(causes, believed, shown, said, because);
     List<CauseSearch.Next> next =
-        TwoStepLookahead.ranked(now).stream().limit(MOST_NEXT).map(o -> next(o, causes)).toList();
+        ranked(now).stream().limit(MOST_NEXT).map(o -> next(o, causes)).toList();
     CauseSearch.State state = state(suspected, next, entries);
     return new CauseSearch(opened.map(Part::id), state, suspected, next, say(state, suspected));
+  }
+
+  /** The best first; once a cause leads, what would show it. */
+  private static List<TwoStepLookahead.Option<Check, Boolean>> ranked(
+      Position<Check, Boolean> now) {
+    Optional<Check> own = now.end().flatMap(now::confirming);
+    List<TwoStepLookahead.Option<Check, Boolean>> all =
+        new ArrayList<>(TwoStepLookahead.ranked(now));
+    all.sort(Comparator.comparing(o -> own.filter(o.test()::equals).isEmpty()));
+    return all;
   }
 
   /** What the readings say of a failing of the circuit that is itself a cause. */
@@ -221,7 +246,7 @@ public final class CauseFinder {
                   shown.contains(c.id()),
                   said.contains(c.id())
                       || p[i] >= CauseProblem.FOUND
-                      || shown.contains(c.id()) && all >= SEEN && p[i] >= NAMED,
+                      || shown.contains(c.id()) && all >= CauseProblem.SEEN && p[i] >= NAMED,
                   because.get(i),
                   c.putRight().stream().map(a -> guide.actions().get(a).title()).toList());
             })

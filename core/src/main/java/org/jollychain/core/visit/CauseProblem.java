@@ -1,5 +1,7 @@
 package org.jollychain.core.visit;
 
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -11,14 +13,18 @@ import org.jollychain.core.sequencing.SequencingProblem;
 
 /**
  * The search for a cause as a problem of test sequencing: the causes are the states, each a group
- * of its own, and what is none of them is the last; the checks of the guide are the tests. Where
- * the work stands is whether the power is on.
+ * of its own, and what is none of them is the last; the checks of the guide are the tests, and one
+ * that shows a cause outright is that cause's own test. Where the work stands is whether the power
+ * is on.
  */
-record CauseProblem(List<Cause> causes, TimeCosts costs)
+record CauseProblem(List<Cause> causes, Collection<Check> checks, TimeCosts costs)
     implements SequencingProblem<Check, Boolean> {
 
   /** From here on a cause is found. */
   static final double FOUND = 0.9;
+
+  /** What was seen is found once it, with what else was seen, is so probable. */
+  static final double SEEN = 0.6;
 
   /** That it is none of them is believed later. */
   private static final double NONE_OF_THEM = 0.97;
@@ -52,11 +58,23 @@ record CauseProblem(List<Cause> causes, TimeCosts costs)
 
   @Override
   public double endsAt(int group) {
-    return group < causes.size() ? FOUND : NONE_OF_THEM;
+    if (group == causes.size()) {
+      return NONE_OF_THEM;
+    }
+    return showing(group).isEmpty() ? FOUND : SEEN;
   }
 
   @Override
   public Optional<Check> confirming(int group, Set<Check> made) {
-    return Optional.empty();
+    return showing(group).filter(c -> !made.contains(c));
+  }
+
+  /** The quickest check that may show a cause outright. */
+  private Optional<Check> showing(int group) {
+    return group == causes.size()
+        ? Optional.empty()
+        : checks.stream()
+            .filter(c -> c.shows().containsValue(causes.get(group).id()))
+            .min(Comparator.comparingDouble(Check::minutes));
   }
 }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.jollychain.core.Guides;
 import org.jollychain.core.Readings;
 import org.jollychain.core.Sheets;
@@ -14,6 +15,7 @@ import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.guide.Guide;
 import org.jollychain.core.plan.TimeCosts;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -44,6 +46,29 @@ class CauseFinderTest {
   private static double probability(String cause, CauseSearch search) {
     return search.causes().stream()
         .filter(c -> c.id().equals(cause))
+        .findFirst()
+        .orElseThrow()
+        .probability();
+  }
+
+  @Test
+  void a_cause_that_was_seen_first_makes_the_links_it_opens_likelier() {
+    Sheet dryer = Sheets.shipped("dryer-timer-240");
+    Diagnosis diagnosis = new Diagnosis(dryer);
+    Set<PartKind> harmed =
+        CauseFinder.harmed(
+            Guides.shipped("dryer-electric"),
+            List.of(new VisitEntry(VisitEntry.Kind.CHECK, "duct-look", "lint")));
+    assertThat(harmed).contains(PartKind.THERMAL_CUTOFF).doesNotContain(PartKind.HEATING_ELEMENT);
+    Optional<String> noHeat = Optional.of("no-heat");
+    double before = cutoff(diagnosis.opinion(List.of(), noHeat));
+    double after = cutoff(diagnosis.opinion(List.of(), new Diagnosis.Beginning(noHeat, harmed)));
+    assertThat(after).isGreaterThan(1.5 * before);
+  }
+
+  private static double cutoff(Diagnosis.Opinion opinion) {
+    return opinion.assessment().parts().stream()
+        .filter(p -> p.id().equals("thermal-cutoff"))
         .findFirst()
         .orElseThrow()
         .probability();

@@ -61,8 +61,8 @@ public class AssessService {
   /** Learns ahead what the first assessment and plan by a sheet need. */
   public void learn(String text) {
     SheetEngine engine = engine(text);
-    Diagnosis.Opinion opinion = engine.opinion(List.of(), Optional.empty());
-    engine.plan(opinion, List.of(), Optional.empty(), Policy.usual(true));
+    Diagnosis.Opinion opinion = engine.opinion(List.of(), Diagnosis.Beginning.PLAIN);
+    engine.plan(opinion, List.of(), Diagnosis.Beginning.PLAIN, Policy.usual(true));
   }
 
   /** Waits until nobody waits for an assessment. */
@@ -106,9 +106,9 @@ public class AssessService {
         throw new EvidenceException(at + e.field(), e.getMessage());
       }
     }
-    Optional<String> complaint = Optional.ofNullable(file.complaint());
-    Diagnosis.Opinion opinion = engine.opinion(evidence, complaint);
+    Diagnosis.Beginning beginning = Diagnosis.Beginning.with(Optional.ofNullable(file.complaint()));
+    Diagnosis.Opinion opinion = engine.opinion(evidence, beginning);
     return Assessed.of(
-        opinion.assessment(), engine.plan(opinion, evidence, complaint, file.planned()));
+        opinion.assessment(), engine.plan(opinion, evidence, beginning, file.planned()));
   }
 }

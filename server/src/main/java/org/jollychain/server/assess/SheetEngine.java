@@ -3,7 +3,6 @@ package org.jollychain.server.assess;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
-import java.util.Optional;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.network.UnitModel;
@@ -14,19 +13,19 @@ import org.jollychain.core.sheet.Sheet;
 
 /**
  * What judges and plans for one sheet, with all it has learnt of it. What it says before the first
- * reading it says of every job with the same complaint and policy, and so remembers it.
+ * reading it says of every job with the same beginning and policy, and so remembers it.
  */
 public final class SheetEngine {
 
   private static final int MOST_BEGINNINGS = 40;
 
-  private record Beginning(Optional<String> complaint, Policy policy) {}
+  private record Start(Diagnosis.Beginning beginning, Policy policy) {}
 
   private final Diagnosis diagnosis;
   private final Planner planner;
-  private final Cache<Optional<String>, Diagnosis.Opinion> firstOpinions =
+  private final Cache<Diagnosis.Beginning, Diagnosis.Opinion> firstOpinions =
       Caffeine.newBuilder().maximumSize(MOST_BEGINNINGS).build();
-  private final Cache<Beginning, Plan> firstPlans =
+  private final Cache<Start, Plan> firstPlans =
       Caffeine.newBuilder().maximumSize(MOST_BEGINNINGS).build();
 
   SheetEngine(Diagnosis diagnosis) {
@@ -34,25 +33,25 @@ public final class SheetEngine {
     this.planner = new Planner(diagnosis);
   }
 
-  public Diagnosis.Opinion opinion(List<Evidence> evidence, Optional<String> complaint) {
+  public Diagnosis.Opinion opinion(List<Evidence> evidence, Diagnosis.Beginning beginning) {
     return evidence.isEmpty()
-        ? firstOpinions.get(complaint, c -> diagnosis.opinion(evidence, c))
-        : diagnosis.opinion(evidence, complaint);
+        ? firstOpinions.get(beginning, b -> diagnosis.opinion(evidence, b))
+        : diagnosis.opinion(evidence, beginning);
   }
 
   /**
-   * @param opinion of this evidence and complaint
+   * @param opinion of this evidence and beginning
    */
   public Plan plan(
       Diagnosis.Opinion opinion,
       List<Evidence> evidence,
-      Optional<String> complaint,
+      Diagnosis.Beginning beginning,
       Policy policy) {
     return evidence.isEmpty()
         ? firstPlans.get(
-            new Beginning(complaint, policy),
-            beginning -> planner.plan(opinion, evidence, complaint, policy))
-        : planner.plan(opinion, evidence, complaint, policy);
+            new Start(beginning, policy),
+            start -> planner.plan(opinion, evidence, beginning.complaint(), policy))
+        : planner.plan(opinion, evidence, beginning.complaint(), policy);
   }
 
   public Planner planner() {

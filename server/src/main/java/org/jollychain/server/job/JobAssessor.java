@@ -3,6 +3,7 @@ package org.jollychain.server.job;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import org.jollychain.core.diagnosis.Assessment;
@@ -15,6 +16,7 @@ import org.jollychain.core.plan.Forecast;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.SheetReader;
+import org.jollychain.core.visit.CauseFinder;
 import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.Progress;
 import org.jollychain.core.visit.Told;
@@ -112,6 +114,12 @@ public class JobAssessor {
       return job.policy().policy(job.permit().live()).opening(VisitEntry.open(told()));
     }
 
+    /** The complaint, and what the causes that were found make open more often. */
+    Diagnosis.Beginning beginning() {
+      return new Diagnosis.Beginning(
+          complaint(), guide.map(g -> CauseFinder.harmed(g, told())).orElse(Set.of()));
+    }
+
     /** What stands of what was told beside the evidence. */
     List<VisitEntry> told() {
       return lines.stream().filter(l -> l.struckAt() == null).map(VisitLine::entry).toList();
@@ -141,7 +149,7 @@ public class JobAssessor {
         () -> {
           SheetEngine engine = assess.engine(taken.text);
           List<Evidence> standing = taken.standing(engine);
-          Diagnosis.Opinion opinion = engine.opinion(standing, taken.complaint());
+          Diagnosis.Opinion opinion = engine.opinion(standing, taken.beginning());
           return work.apply(new Weighed(engine, standing, opinion));
         });
   }
@@ -164,7 +172,7 @@ public class JobAssessor {
     SheetEngine engine = weighed.engine;
     Optional<String> complaint = taken.complaint();
     Assessment assessment = weighed.opinion.assessment();
-    Plan plan = engine.plan(weighed.opinion, weighed.standing, complaint, taken.planned());
+    Plan plan = engine.plan(weighed.opinion, weighed.standing, taken.beginning(), taken.planned());
     return new JobView(
         taken.job,
         engine.sheet().title(),
