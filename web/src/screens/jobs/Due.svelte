@@ -70,6 +70,7 @@
   }
   small a {
     color: var(--good);
+    text-decoration: underline;
   }
   .late {
     color: var(--bad);

@@ -2,9 +2,12 @@ package org.jollychain.core.quantity;
 
 import java.math.BigDecimal;
 import java.math.MathContext;
+import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.DoubleUnaryOperator;
 import java.util.regex.Matcher;
@@ -24,12 +27,24 @@ public enum Dimension {
   FARADS("F", "60 pF"),
   HERTZ("Hz", "60 Hz"),
   SHARE("", "5 %"),
-  MINUTES("min", "4 min");
+  MINUTES("min", "4 min"),
+  SECONDS("s", "32 s"),
+  /** A difference of temperatures, so that 40 F is 22.2 K. */
+  KELVIN("K", "22 K"),
+  METRES("m", "7.5 m"),
+  PASCALS("Pa", "101 kPa"),
+  CUBIC_METRES_PER_SECOND("m3/s", "1200 cfm"),
+  /** Hardness of water as calcium and magnesium. */
+  MILLIMOLES_PER_LITRE("mmol/l", "14 dH"),
+  YEARS("years", "6 years");
 
   private static final Pattern TEXT =
-      Pattern.compile("([+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][+-]?\\d{1,3})?)\\s*([^\\s\\d]*)");
+      Pattern.compile("([+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][+-]?\\d{1,3})?)\\s*(\\D\\S*|)");
 
   private static final Map<Dimension, Map<String, DoubleUnaryOperator>> UNITS = units();
+
+  private static final Set<Dimension> PREFIXED =
+      EnumSet.of(OHMS, VOLTS, AMPERES, WATTS, FARADS, HERTZ, METRES, PASCALS);
 
   /** Volts or amperes that no meter shows. */
   private static final double NOTHING = 5e-7;
@@ -104,7 +119,7 @@ public enum Dimension {
     boolean nothing = (this == VOLTS || this == AMPERES) && Math.abs(value) < NOTHING;
     double si = nothing ? 0 : value;
     double size = Math.abs(si);
-    if (this == CELSIUS || this == MINUTES || size == 0) {
+    if (!PREFIXED.contains(this) || size == 0) {
       return said.apply(si, symbol);
     }
     if (size >= 0.9995e6) {
@@ -125,6 +140,52 @@ public enum Dimension {
   }
 
   private static Map<Dimension, Map<String, DoubleUnaryOperator>> units() {
+    Map<Dimension, Map<String, DoubleUnaryOperator>> units = new EnumMap<>(Dimension.class);
+    units.putAll(electrical());
+    units.put(SECONDS, scale(Map.of("", 1.0, "s", 1.0, "min", 60.0, "h", 3600.0, "ms", 1e-3)));
+    units.put(KELVIN, scale(Map.of("", 1.0, "K", 1.0, "C", 1.0, "F", 1 / 1.8)));
+    units.put(
+        METRES,
+        scale(
+            Map.of(
+                "", 1.0, "m", 1.0, "cm", 0.01, "mm", 1e-3, "km", 1e3, "ft", 0.3048, "in", 0.0254)));
+    units.put(
+        PASCALS,
+        scale(
+            Map.of(
+                "", 1.0, "Pa", 1.0, "kPa", 1e3, "MPa", 1e6, "bar", 1e5, "mbar", 100.0, "psi",
+                6894.757)));
+    units.put(
+        CUBIC_METRES_PER_SECOND,
+        scale(
+            Map.of(
+                "",
+                1.0,
+                "m3/s",
+                1.0,
+                "m3/h",
+                1 / 3600.0,
+                "l/s",
+                1e-3,
+                "l/min",
+                1 / 60_000.0,
+                "cfm",
+                4.719474e-4,
+                "gpm",
+                6.309020e-5)));
+    // one degree of hardness is 10 mg of CaO a litre, one grain a gallon 17.12 mg of CaCO3
+    units.put(
+        MILLIMOLES_PER_LITRE,
+        scale(
+            Map.of(
+                "", 1.0, "mmol/l", 1.0, "dH", 0.1783, "fH", 0.0999, "ppm", 0.00999, "mg/l", 0.00999,
+                "gpg", 0.1710)));
+    units.put(
+        YEARS, scale(Map.of("", 1.0, "years", 1.0, "year", 1.0, "a", 1.0, "months", 1 / 12.0)));
+    return units;
+  }
+
+  private static Map<Dimension, Map<String, DoubleUnaryOperator>> electrical() {
     return Map.of(
         CELSIUS, scale(Map.of("", 1.0, "C", 1.0, "°C", 1.0), "F", "°F"),
         OHMS,

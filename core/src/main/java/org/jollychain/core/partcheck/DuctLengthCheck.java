@@ -1,0 +1,65 @@
+package org.jollychain.core.partcheck;
+
+import java.util.List;
+import java.util.Set;
+import org.jollychain.core.quantity.Dimension;
+
+/**
+ * The duct of a dryer: 10.67 m (35 ft), less 1.52 m (5 ft) for each square mitred elbow and 0.76 m
+ * (2.5 ft) for each half one (IRC M1502), unless its maker says otherwise.
+ */
+final class DuctLengthCheck implements PartCheck {
+
+  private static final double FOOT = 0.3048;
+  private static final double MOST = 35 * FOOT;
+  private static final double SQUARE = 5 * FOOT;
+  private static final double HALF = 2.5 * FOOT;
+
+  @Override
+  public Card card() {
+    return new Card(
+        "duct-length",
+        "A dryer's duct with its bends",
+        Set.of(),
+        List.of("duct", "vent", "elbow", "dryer exhaust", "35 ft"),
+        "",
+        List.of(
+            Input.figure("length", "Length of its straight runs", Dimension.METRES, "6 m", 0, 100),
+            Input.figure("square", "Bends of 90 degrees", Dimension.SHARE, "2", 0, 20),
+            Input.figure("half", "Bends of 45 degrees", Dimension.SHARE, "0", 0, 20).optional(),
+            Input.figure(
+                    "maker", "Length its maker allows, if he does", Dimension.METRES, "20 m", 1, 60)
+                .optional()));
+  }
+
+  @Override
+  public Answer answer(Inputs in) {
+    double less = in.figure("square") * SQUARE + in.figure("half", 0) * HALF;
+    double most = in.figure("maker", MOST);
+    double allowed = Math.max(0, most - less);
+    double length = in.figure("length");
+    boolean within = length <= allowed;
+    return Answer.saying(
+            within ? Answer.Grade.GOOD : Answer.Grade.BAD,
+            within ? "Within its length" : "Too long")
+        .result("allowed", allowed, Dimension.METRES)
+        .result("left", allowed - length, Dimension.METRES)
+        .because(
+            "%.2f m less %.2f m for its bends is %.2f m (%.1f ft); it is %.2f m (%.1f ft).",
+            most, less, allowed, allowed / FOOT, length, length / FOOT)
+        .band("%.2f m, less 1.52 m a square bend and 0.76 m a half one", most)
+        .from(in.has("maker") ? "The maker's length; bends as in IRC M1502." : "IRC M1502.")
+        .means(
+            within ? "Clean, it carries the air." : "It cannot carry the air however clean it is.")
+        .next(within ? "See that it is clean and round." : "Shorter, with fewer bends.")
+        .drawn(
+            Picture.scale(
+                "m",
+                List.of(
+                    new Picture.Band(0, allowed, "within", Answer.Grade.GOOD),
+                    new Picture.Band(
+                        allowed, Math.max(MOST, length) * 1.1, "too long", Answer.Grade.BAD)),
+                new Picture.Mark(length, 0, "this one")))
+        .done();
+  }
+}

@@ -1,0 +1,131 @@
+package org.jollychain.core.partcheck;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sheet.PartKind;
+import org.jollychain.core.sheet.ThermalRating;
+
+/**
+ * What is printed on a disc: {@code L250-40F} opens on rise at 250 F and closes 40 F lower, at 210
+ * F; {@code F110-20} closes at 110 F and opens at 90 F. Between the two the state depends on where
+ * it comes from. Two discs in one housing are two markings. Common practice, no source.
+ */
+final class MarkingCheck implements PartCheck {
+
+  @Override
+  public Card card() {
+    return new Card(
+        "marking",
+        "What a disc's marking means",
+        Set.of(
+            PartKind.LIMIT,
+            PartKind.MANUAL_RESET_LIMIT,
+            PartKind.CYCLING_THERMOSTAT,
+            PartKind.THERMOSTAT,
+            PartKind.ROLLOUT_SWITCH,
+            PartKind.SPILL_SWITCH),
+        List.of("disc", "L250", "L250-40F", "F110-20", "limit", "letter"),
+        "",
+        List.of(
+            Input.text("marking", "As it is printed", "L250-40F"),
+            Input.figure("celsius", "Temperature of the disc", Dimension.CELSIUS, "180 F", -60, 500)
+                .optional(),
+            Input.choice("before", "Where it comes from", "unknown", "colder", "hotter")
+                .optional()));
+  }
+
+  @Override
+  public Answer answer(Inputs in) {
+    String[] discs = in.text("marking").strip().split("\\s*[/,+ ]\\s*");
+    if (discs.length > 2) {
+      throw new InvalidInputsException(
+          "marking", "one disc or two in one housing, like \"L250-40F\"");
+    }
+    ThermalRating rating = rating(discs[0]);
+    Optional<Double> at = in.optional("celsius");
+    Answer.Writer answer = at.isEmpty() ? said(rating) : state(rating, at.get(), in.text("before"));
+    describe(answer, discs[0], rating);
+    for (int i = 1; i < discs.length; i++) {
+      describe(answer, discs[i], rating(discs[i]));
+      answer.because("Two discs in one housing stand in series.");
+    }
+    return answer
+        .band("Makers allow a few degrees either way of the figure printed.")
+        .means(
+            "Closed at room temperature it passes current; at what it opens only slow heat shows.")
+        .next("Replace it by one of the same figures only; never bridge it, not even for a test.")
+        .drawn(picture(rating, at))
+        .done();
+  }
+
+  private static ThermalRating rating(String text) {
+    try {
+      return ThermalRating.ofMarking(text, ThermalRating.Reset.AUTO);
+    } catch (IllegalArgumentException e) {
+      String letter =
+          text.matches("[A-Za-z]")
+              ? "; what the letter of a letter scale means is in the maker's paper"
+              : "";
+      throw new InvalidInputsException("marking", e.getMessage() + letter);
+    }
+  }
+
+  private static Answer.Writer said(ThermalRating r) {
+    boolean opens = r.acts() == ThermalRating.Acts.OPENS;
+    return Answer.saying(
+        Answer.Grade.PLAIN,
+        "%s at %s on rise, %s again at %s",
+        opens ? "Opens" : "Closes",
+        Figures.celsius(r.actsAtCelsius()),
+        opens ? "closes" : "opens",
+        Figures.celsius(r.returnsAtCelsius().orElseThrow()));
+  }
+
+  private static Answer.Writer state(ThermalRating r, double celsius, String before) {
+    String state =
+        switch (r.stateAt(celsius)) {
+          case OPEN -> "Open";
+          case CLOSED -> "Closed";
+          case EITHER ->
+              switch (before) {
+                case "colder" -> r.acts() == ThermalRating.Acts.OPENS ? "Closed" : "Open";
+                case "hotter" -> r.acts() == ThermalRating.Acts.OPENS ? "Open" : "Closed";
+                default -> "Open or closed: either is right";
+              };
+        };
+    return Answer.saying(Answer.Grade.PLAIN, "%s at %s", state, Figures.celsius(celsius));
+  }
+
+  private static void describe(Answer.Writer answer, String marking, ThermalRating r) {
+    double back = r.returnsAtCelsius().orElseThrow();
+    answer
+        .result("acts-at", r.actsAtCelsius(), Dimension.CELSIUS)
+        .result("returns-at", back, Dimension.CELSIUS)
+        .because(
+            "%s: acts at %s, goes back %.1f K lower at %s.",
+            marking.toUpperCase(Locale.ROOT),
+            Figures.celsius(r.actsAtCelsius()),
+            r.actsAtCelsius() - back,
+            Figures.celsius(back));
+  }
+
+  private static Picture picture(ThermalRating r, Optional<Double> at) {
+    double back = r.returnsAtCelsius().orElseThrow();
+    boolean opens = r.acts() == ThermalRating.Acts.OPENS;
+    List<Picture.Band> bands =
+        List.of(
+            new Picture.Band(back - 40, back, opens ? "closed" : "open", Answer.Grade.PLAIN),
+            new Picture.Band(
+                back, r.actsAtCelsius(), "by where it comes from", Answer.Grade.DOUBTFUL),
+            new Picture.Band(
+                r.actsAtCelsius(),
+                r.actsAtCelsius() + 40,
+                opens ? "open" : "closed",
+                Answer.Grade.PLAIN));
+    return at.map(c -> Picture.scale("C", bands, new Picture.Mark(c, 0, "now")))
+        .orElse(Picture.scale("C", bands));
+  }
+}

@@ -1,0 +1,48 @@
+package org.jollychain.core.partcheck;
+
+import java.util.List;
+import java.util.Set;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sheet.PartKind;
+
+/** Moisture bars: open dry, a wet cloth across them closes. Common practice, no source. */
+final class MoistureBarsCheck implements PartCheck {
+
+  @Override
+  public Card card() {
+    return new Card(
+        "moisture-bars",
+        "Moisture bars",
+        Set.of(PartKind.MOISTURE_BARS),
+        List.of("sensor bars", "stops too soon", "auto dry"),
+        "Isolated, their plug off.",
+        List.of(
+            Input.text("dry", "Ohms, dry and clean", "OL"),
+            Input.text("wet", "Ohms with a wet cloth across", "200k")));
+  }
+
+  @Override
+  public Answer answer(Inputs in) {
+    double dry = OhmsRead.of("dry", in.text("dry"));
+    double wet = OhmsRead.of("wet", in.text("wet"));
+    boolean leaks = dry < OhmsRead.OPEN / 4;
+    boolean blind = wet > 1e6;
+    return Answer.saying(
+            leaks || blind ? Answer.Grade.BAD : Answer.Grade.GOOD,
+            leaks
+                ? "They conduct dry: it never ends"
+                : blind ? "They do not feel water: it stops too soon" : "Sound")
+        .result("wet-ohms", Math.min(wet, OhmsRead.OPEN), Dimension.OHMS)
+        .because("Dry %s, wet %s.", OhmsRead.said(dry), OhmsRead.said(wet))
+        .band("OL dry, less than a megohm wet")
+        .means(
+            leaks || blind
+                ? "The automatic programme goes wrong, the timed one does not."
+                : "Small loads and a slope fool them, too.")
+        .next(
+            blind
+                ? "Clean off the softener film; then their wires."
+                : leaks ? "Renew them, or dry their harness." : "Level the unit; a fuller drum.")
+        .done();
+  }
+}

@@ -1,0 +1,91 @@
+package org.jollychain.core.partcheck;
+
+import java.util.List;
+import java.util.Set;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sheet.PartKind;
+
+/**
+ * A thermopile and what it holds open: its volts without load less the drop in itself and along the
+ * loop is what the valve gets. A source gives most to a load of its own ohms, a quarter of {@code
+ * V^2 / R} (maximum power).
+ */
+final class ThermopileCheck implements PartCheck {
+
+  @Override
+  public Card card() {
+    return new Card(
+        "thermopile",
+        "A thermopile and its loop",
+        Set.of(PartKind.VALVE, PartKind.SPILL_SWITCH, PartKind.THERMOSTAT),
+        List.of("millivolt", "pilot", "750 mV", "generator", "thermocouple"),
+        "",
+        List.of(
+            Input.figure(
+                "open", "Volts of the pile without load", Dimension.VOLTS, "540 mV", 0.001, 2),
+            Input.figure(
+                "closed", "The same with the valve calling", Dimension.VOLTS, "320 mV", 0, 2),
+            Input.figure("valve", "Volts at the valve then", Dimension.VOLTS, "270 mV", 0, 2),
+            Input.figure("ohms", "Ohms of the valve", Dimension.OHMS, "2.5", 0.1, 100),
+            Input.figure("holds", "Volts at which it holds", Dimension.VOLTS, "180 mV", 0.001, 2)
+                .optional()));
+  }
+
+  @Override
+  public Answer answer(Inputs in) {
+    double open = in.figure("open");
+    double closed = in.figure("closed");
+    double valve = in.figure("valve");
+    if (closed > open * 1.05 || valve > closed * 1.1) {
+      throw new InvalidInputsException(
+          valve > closed * 1.1 ? "valve" : "closed",
+          "cannot be more than what feeds it; fields in the right order?");
+    }
+    double amperes = valve / in.figure("ohms");
+    double lost = Math.max(0, closed - valve);
+    double inner = amperes > 0 ? Math.max(0, open - closed) / amperes : 0;
+    double loop = amperes > 0 ? lost / amperes : 0;
+    double holds = in.figure("holds", 0.18);
+    boolean weak = open < 0.35;
+    boolean lossy = lost > 0.1;
+    boolean enough = valve >= holds;
+    return Answer.saying(
+            enough ? lossy ? Answer.Grade.DOUBTFUL : Answer.Grade.GOOD : Answer.Grade.BAD,
+            enough
+                ? lossy ? "Holds, but the loop loses too much" : "Holds"
+                : weak
+                    ? "The pile is weak: the valve does not get enough"
+                    : lossy
+                        ? "The loop eats it: the valve does not get enough"
+                        : "The valve does not get enough")
+        .result("amperes", amperes, Dimension.AMPERES)
+        .result("loop-ohms", loop, Dimension.OHMS)
+        .result("loop-volts", lost, Dimension.VOLTS)
+        .result("pile-ohms", inner, Dimension.OHMS)
+        .result("valve-watts", amperes * valve, Dimension.WATTS)
+        .result("most-watts", inner > 0 ? open * open / (4 * inner) : 0, Dimension.WATTS)
+        .because(
+            "I = %.0f mV / %.1f ohm = %.0f mA.", 1000 * valve, in.figure("ohms"), 1000 * amperes)
+        .because(
+            "The loop loses %.0f mV, that is %.2f ohm; the pile itself has %.2f ohm.",
+            1000 * lost, loop, inner)
+        .because(
+            "Each tenth of an ohm less along the loop gives the valve about %.0f mV more.",
+            1000 * 0.1 * amperes)
+        .band(
+            "15 to 20 mV along a long run is usual, 100 mV across a closed switch is not; the valve holds from %.0f mV",
+            1000 * holds)
+        .from("Ohm's law and maximum power; the bands are common practice, no source.")
+        .means(
+            enough
+                ? "The valve stays open while it calls."
+                : "The valve drops out though the thermostat calls.")
+        .next(
+            weak
+                ? "Pilot flame about the upper third of the pile; then a new pile."
+                : lossy
+                    ? "Clean and tighten every joint of the loop."
+                    : enough ? "Go on." : "The valve's own coil.")
+        .done();
+  }
+}

@@ -1,0 +1,70 @@
+package org.jollychain.core.partcheck;
+
+import java.util.List;
+import java.util.Set;
+import org.jollychain.core.quantity.Dimension;
+
+/**
+ * Water: its hardness in every unit, how much scale it leaves a year where it is heated, how often
+ * to descale, and whether a relief valve is due. Units by definition; the intervals are common
+ * practice, no source.
+ */
+final class WaterCheck implements PartCheck {
+
+  private static final double RELIEF_YEARS = 6;
+
+  @Override
+  public Card card() {
+    return new Card(
+        "water",
+        "Water's hardness, scale and the relief valve",
+        Set.of(),
+        List.of("hardness", "descale", "scale", "dH", "ppm", "grains", "relief valve"),
+        "",
+        List.of(
+            Input.figure("hardness", "Hardness", Dimension.MILLIMOLES_PER_LITRE, "14 dH", 0, 20),
+            Input.figure("relief", "Age of the relief valve", Dimension.YEARS, "4 years", 0, 60)
+                .optional()));
+  }
+
+  @Override
+  public Answer answer(Inputs in) {
+    double mmol = in.figure("hardness");
+    String title =
+        mmol < 1.5 ? "Soft" : mmol < 2.5 ? "Middling" : mmol < 3.8 ? "Hard" : "Very hard";
+    int months = mmol < 1.5 ? 24 : mmol < 2.5 ? 12 : mmol < 3.8 ? 6 : 3;
+    boolean old = in.figure("relief", 0) >= RELIEF_YEARS;
+    Answer.Writer answer =
+        Answer.saying(
+                old
+                    ? Answer.Grade.DOUBTFUL
+                    : mmol < 2.5 ? Answer.Grade.GOOD : Answer.Grade.DOUBTFUL,
+                old ? title + "; the relief valve is due" : title)
+            .result("mmol-per-litre", mmol, "mmol/l")
+            .result("dH", mmol / 0.1783, "dH")
+            .result("fH", mmol / 0.0999, "fH")
+            .result("ppm", mmol / 0.00999, "ppm CaCO3")
+            .result("gpg", mmol / 0.1710, "grains/gallon")
+            .result("descale-months", months, "months")
+            .because(
+                "%.2f mmol/l is %.1f dH, %.1f fH, %.0f ppm, %.1f grains a gallon.",
+                mmol, mmol / 0.1783, mmol / 0.0999, mmol / 0.00999, mmol / 0.1710)
+            .because("Descale about every %d months.", months);
+    if (in.has("relief")) {
+      answer.because(
+          "Relief valves are renewed after about %.0f years, and tested every year.", RELIEF_YEARS);
+    }
+    return answer
+        .band("soft under 1.5, middling to 2.5, hard to 3.8 mmol/l")
+        .from("The units by definition; the classes and intervals are common practice, no source.")
+        .means(
+            mmol >= 2.5
+                ? "Scale keeps the heat in the element until it or its cut-off gives way."
+                : "Scale is slow here.")
+        .next(
+            old
+                ? "Renew the relief valve; it must lift and reseat."
+                : mmol >= 2.5 ? "Descale, and put it on the sheet as prevention." : "Nothing.")
+        .done();
+  }
+}
