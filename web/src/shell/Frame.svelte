@@ -1,5 +1,6 @@
 <script lang="ts">
   import Router, { link } from 'svelte-spa-router';
+  import BenchScreen from '../screens/bench/BenchScreen.svelte';
   import GuideScreen from '../screens/guides/GuideScreen.svelte';
   import GuidesScreen from '../screens/guides/GuidesScreen.svelte';
   import JobScreen from '../screens/job/JobScreen.svelte';
@@ -19,6 +20,8 @@
     '/units/:tag': UnitScreen,
     '/sheets': SheetsScreen,
     '/sheets/:key': SheetScreen,
+    '/bench': BenchScreen,
+    '/bench/:key': BenchScreen,
     '/guides': GuidesScreen,
     '/guides/:key': GuideScreen,
     '/shop': ShopScreen,
@@ -40,6 +43,7 @@
   <nav aria-label="Main">
     <a href="/" use:link>Jobs</a>
     <a href="/units" use:link>Units</a>
+    <a href="/bench" use:link>Bench</a>
     <a href="/sheets" use:link>Sheets</a>
     <a href="/guides" use:link>Guides</a>
     <a href="/shop" use:link>Shop</a>

@@ -44,6 +44,9 @@ export type SupplyPicture = components['schemas']['SupplyPicture'];
 export type ToWatch = components['schemas']['ToWatch'];
 export type Timeline = components['schemas']['Timeline'];
 export type FoundSheets = components['schemas']['Found'];
+export type BenchCard = components['schemas']['Card'];
+export type BenchInput = BenchCard['inputs'][number];
+export type BenchAnswer = components['schemas']['CheckResult'];
 export type Item = components['schemas']['Item'];
 export type CauseCheck = Visit['cause']['next'][number];
 export type VisitKind = components['schemas']['Told']['kind'];
@@ -54,7 +57,9 @@ export class Problem extends Error {
   constructor(
     readonly status: number,
     readonly title: string,
-    detail: string
+    detail: string,
+    /** What is wrong with single fields. */
+    readonly fields: Record<string, string> = {}
   ) {
     super(detail);
   }
@@ -101,11 +106,16 @@ async function send(
     );
   }
   if (response.ok) return response;
-  const problem = (await response.json().catch(() => ({}))) as { title?: string; detail?: string };
+  const problem = (await response.json().catch(() => ({}))) as {
+    title?: string;
+    detail?: string;
+    problems?: { field?: string; message: string }[];
+  };
   throw new Problem(
     response.status,
     problem.title ?? `Error ${response.status}`,
-    problem.detail ?? 'The server did not say why.'
+    problem.detail ?? 'The server did not say why.',
+    Object.fromEntries((problem.problems ?? []).flatMap((p) => (p.field ? [[p.field, p.message]] : [])))
   );
 }
 
@@ -182,6 +192,9 @@ export const api = {
   restoreSheet: (key: string) => request<SheetRevision>('PUT', `/api/sheets/${key}/restore`),
   assess: (caseText: string) =>
     send('POST', '/api/assess', caseText, YAML_TYPE).then((r) => r.json() as Promise<Assessed>),
+  checks: () => request<BenchCard[]>('GET', '/api/checks'),
+  check: (key: string, typed: Record<string, string>) =>
+    request<BenchAnswer>('POST', `/api/checks/${key}`, typed),
   meters: () => request<Meter[]>('GET', '/api/meters'),
   keepMeter: (meter: ShopMeter, version?: number) =>
     request<Meter[]>(

@@ -1,5 +1,14 @@
 <script lang="ts">
-  import type { CauseCheck, JobView, Sheet } from '../../../../lib/api/client';
+  import {
+    api,
+    type BenchAnswer,
+    type BenchCard,
+    type CauseCheck,
+    type JobView,
+    type Sheet,
+    reason
+  } from '../../../../lib/api/client';
+  import BenchForm from '../../../../lib/bench/BenchForm.svelte';
   import ShareBar from '../../../../lib/controls/ShareBar.svelte';
   import { duration, percent } from '../../../../lib/format/format';
   import type { JobSession } from '../../JobSession.svelte';
@@ -17,6 +26,26 @@
   const cause = $derived(view.visit.cause);
   const next = $derived(instead ?? cause.next[0]);
   const opened = $derived(cause.opened ? sheet.parts[cause.opened]?.title : undefined);
+
+  let cards = $state.raw<BenchCard[]>([]);
+  const card = $derived(cards.find((c) => c.key === next?.bench));
+  let computed = $state.raw<BenchAnswer>();
+  let figures = $state('');
+
+  $effect(() => {
+    if (!next?.bench || cards.length > 0) return;
+    api.checks().then(
+      (all) => (cards = all),
+      (e: unknown) => (session.error = reason(e))
+    );
+  });
+
+  function onbench(answer: BenchAnswer | undefined, typed: Record<string, string>) {
+    computed = answer;
+    figures = Object.entries(typed)
+      .map(([name, text]) => `${name}=${text}`)
+      .join('; ');
+  }
 
   async function answer(check: CauseCheck, outcome: string) {
     if (await session.tell('check', check.id, outcome)) {
@@ -51,6 +80,21 @@
         <p class="question">{next.title}</p>
         {#if next.why}<p class="soft">{next.why}</p>{/if}
         {#if next.hazards.length > 0}<p class="caution">{next.hazards.join(' · ')}</p>{/if}
+        {#if card}
+          <details class="figures">
+            <summary>By figures: {card.title.toLowerCase()}</summary>
+            {#key next.id}<BenchForm {card} onanswer={onbench} />{/key}
+            {#if computed && computed.grade !== 'plain'}
+              <p class="soft">{computed.verdict}. {computed.because[0]}</p>
+              <button
+                type="button"
+                class="quiet-button"
+                disabled={session.busy}
+                onclick={() => session.tell('computed', next.id, figures)}>Log it with its figures</button
+              >
+            {/if}
+          </details>
+        {/if}
         <ul>
           {#each next.outcomes as outcome, i (outcome.id)}
             <li>
@@ -170,6 +214,14 @@
     display: flex;
     justify-content: space-between;
     font-size: 0.875rem;
+  }
+  .figures {
+    padding: 6px 16px 10px;
+    font-size: 0.875rem;
+  }
+  .figures summary {
+    cursor: pointer;
+    padding-bottom: 8px;
   }
   .question {
     font-size: 1.25rem;

@@ -56,7 +56,8 @@ const CAUSE: JobView['visit']['cause'] = {
         { id: 'free', title: 'Free', chance: 0.8, meaning: 'Lint' },
         { id: 'stuck', title: 'Stuck', chance: 0.2, meaning: 'Hood stuck' }
       ],
-      bits: 0.5
+      bits: 0.5,
+      bench: ''
     },
     {
       id: 'duct',
@@ -66,7 +67,8 @@ const CAUSE: JobView['visit']['cause'] = {
       why: '',
       hazards: [],
       outcomes: [],
-      bits: 0.3
+      bits: 0.3,
+      bench: ''
     }
   ]
 };

@@ -2,6 +2,7 @@ package org.jollychain.core.guide;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jollychain.core.quantity.Kebab;
 
 /**
@@ -14,6 +15,7 @@ import org.jollychain.core.quantity.Kebab;
  * @param given probability of each outcome by cause, in the order of the outcomes
  * @param otherwise the same for every other cause
  * @param shows the cause an outcome shows outright
+ * @param bench what computes the outcome, where figures decide
  */
 public record Check(
     String id,
@@ -25,7 +27,16 @@ public record Check(
     Map<String, String> outcomes,
     Map<String, double[]> given,
     double[] otherwise,
-    Map<String, String> shows) {
+    Map<String, String> shows,
+    Optional<Bench> bench) {
+
+  /**
+   * The check of the part bench that picks the outcome from figures.
+   *
+   * @param key of that check
+   * @param outcomes the outcome by how the part comes out of it: good, doubtful or bad
+   */
+  public record Bench(String key, Map<String, String> outcomes) {}
 
   /** The state of the supply a check needs. */
   public enum Power {

@@ -218,7 +218,22 @@ public final class GuideReader {
         outcomes,
         given,
         otherwise,
-        shows);
+        shows,
+        bench(at.child("bench"), outcomes.keySet()));
+  }
+
+  private static Optional<Check.Bench> bench(SourceNode at, Set<String> outcomes) {
+    if (!at.present()) {
+      return Optional.empty();
+    }
+    Map<String, String> byGrade = new LinkedHashMap<>();
+    for (String grade : List.of("good", "doubtful", "bad")) {
+      if (at.child(grade).present()) {
+        refuseUnknown(at.child(grade), "outcome", outcomes);
+        byGrade.put(grade, at.child(grade).text());
+      }
+    }
+    return Optional.of(new Check.Bench(at.child("check").text(), byGrade));
   }
 
   private static double[] likelihood(SourceNode at, Set<String> outcomes) {

@@ -44,7 +44,7 @@ final class AirflowCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double rise = in.figure("out") - in.figure("in");
     if (rise < 1) {
       throw new InvalidInputsException(
@@ -53,18 +53,20 @@ final class AirflowCheck implements PartCheck {
     double density =
         Atmosphere.density(Atmosphere.pascals(in.figure("altitude", 0)), in.figure("in"));
     double flow = in.figure("watts") / (density * HEAT_CAPACITY * rise);
-    Answer.Writer answer;
+    CheckResult.Writer answer;
     if (in.has("due")) {
       double share = flow / in.figure("due");
       answer =
-          Answer.saying(
+          CheckResult.saying(
                   share < 0.8
-                      ? Answer.Grade.BAD
-                      : share < 0.9 ? Answer.Grade.DOUBTFUL : Answer.Grade.GOOD,
+                      ? CheckResult.Grade.BAD
+                      : share < 0.9 ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD,
                   share < 0.8 ? "Too little air" : share < 0.9 ? "Little air" : "Air enough")
               .result("share", share, "");
     } else {
-      answer = Answer.saying(Answer.Grade.PLAIN, "%.0f cfm (%.0f m3/h)", flow / CFM, flow * 3600);
+      answer =
+          CheckResult.saying(
+              CheckResult.Grade.PLAIN, "%.0f cfm (%.0f m3/h)", flow / CFM, flow * 3600);
     }
     return answer
         .measured("airflow", flow, Dimension.CUBIC_METRES_PER_SECOND, flow * THERMOMETERS / rise)

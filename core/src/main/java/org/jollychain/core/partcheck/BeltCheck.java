@@ -29,12 +29,12 @@ final class BeltCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     boolean off = in.text("drum").startsWith("spins");
     boolean stuck = in.text("drum").startsWith("hardly");
-    Answer.Writer answer =
-        Answer.saying(
-            off || stuck ? Answer.Grade.BAD : Answer.Grade.GOOD,
+    CheckResult.Writer answer =
+        CheckResult.saying(
+            off || stuck ? CheckResult.Grade.BAD : CheckResult.Grade.GOOD,
             off ? "Belt off or torn" : stuck ? "Something holds the drum" : "The belt is on");
     if (in.has("switch")) {
       double ohms = OhmsRead.of("switch", in.text("switch"));

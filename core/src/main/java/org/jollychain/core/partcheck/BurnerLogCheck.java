@@ -33,7 +33,7 @@ final class BurnerLogCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     List<StateLog.Line> log =
         StateLog.read("log", in.text("log"), false, List.of("glow", "flame", "off"));
     int trials = 0;
@@ -69,11 +69,11 @@ final class BurnerLogCheck implements PartCheck {
                 : trials > 0 && good == 0
                     ? "Glow and no flame"
                     : late > 0 ? "Late" : "Every trial good";
-    Answer.Grade grade =
+    CheckResult.Grade grade =
         none || faded || good == 0
-            ? Answer.Grade.BAD
-            : late > 0 ? Answer.Grade.DOUBTFUL : Answer.Grade.GOOD;
-    return Answer.saying(grade, verdict)
+            ? CheckResult.Grade.BAD
+            : late > 0 ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD;
+    return CheckResult.saying(grade, verdict)
         .result("trials", trials, "")
         .result("good", good, "")
         .result("longest-trial", longest, Dimension.SECONDS)

@@ -38,7 +38,7 @@ final class CapacitorCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     boolean running = in.has("amperes") && in.has("volts");
     if (!running && !in.has("read")) {
       throw new InvalidInputsException(
@@ -49,17 +49,17 @@ final class CapacitorCheck implements PartCheck {
             ? in.figure("amperes") / (2 * Math.PI * in.figure("hertz", 60) * in.figure("volts"))
             : in.figure("read");
     double off = farads / in.figure("printed") - 1;
-    Answer.Grade grade =
+    CheckResult.Grade grade =
         Math.abs(off) <= BAND
-            ? Answer.Grade.GOOD
-            : Math.abs(off) <= WORN ? Answer.Grade.DOUBTFUL : Answer.Grade.BAD;
-    Answer.Writer answer =
-        Answer.saying(
+            ? CheckResult.Grade.GOOD
+            : Math.abs(off) <= WORN ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.BAD;
+    CheckResult.Writer answer =
+        CheckResult.saying(
                 grade,
-                grade == Answer.Grade.GOOD
+                grade == CheckResult.Grade.GOOD
                     ? "Within its print"
                     : off < 0
-                        ? grade == Answer.Grade.BAD ? "Worn out" : "Wearing"
+                        ? grade == CheckResult.Grade.BAD ? "Worn out" : "Wearing"
                         : "More than its print: read again")
             .result("microfarads", 1e6 * farads, "uF")
             .result("off", off, "");
@@ -77,7 +77,7 @@ final class CapacitorCheck implements PartCheck {
                 ? "The blower starts slowly, runs hot and moves less air."
                 : "It is not why the blower is slow.")
         .next(
-            grade == Answer.Grade.GOOD
+            grade == CheckResult.Grade.GOOD
                 ? "Look at the motor and the wheel."
                 : "A new one with the same microfarads and at least the same volts.")
         .done();

@@ -70,33 +70,33 @@ final class CoilCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double ohms = OhmsRead.of("ohms", in.text("ohms"));
     List<School> schools = SCHOOLS.get(in.text("coil"));
     School used = schools.get(0);
     boolean pair = in.has("partner");
     boolean unlike = pair && Math.abs(ohms / in.figure("partner") - 1) > 0.15;
-    Answer.Writer answer;
+    CheckResult.Writer answer;
     if (ohms >= OhmsRead.OPEN) {
       answer =
-          Answer.saying(Answer.Grade.BAD, "Open")
+          CheckResult.saying(CheckResult.Grade.BAD, "Open")
               .means("It cannot pull.")
               .next("Renew it; coils of a gas valve as a pair.");
     } else if (ohms < 1) {
       answer =
-          Answer.saying(Answer.Grade.BAD, "Shorted")
+          CheckResult.saying(CheckResult.Grade.BAD, "Shorted")
               .means("It takes its fuse or board with it.")
               .next("Renew it, and look what fed it.");
     } else if (used.holds(ohms)) {
       answer =
-          Answer.saying(
-                  unlike ? Answer.Grade.DOUBTFUL : Answer.Grade.GOOD,
+          CheckResult.saying(
+                  unlike ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD,
                   unlike ? "In its band, but unlike its partner" : "In its band")
               .means("Cold it is sound. Weak coils pass on ohms and let go when hot.")
               .next("Where it heats at first and then no more, renew both as a pair.");
     } else {
       answer =
-          Answer.saying(Answer.Grade.DOUBTFUL, "Outside the band of this school")
+          CheckResult.saying(CheckResult.Grade.DOUBTFUL, "Outside the band of this school")
               .means("Its own paper decides.")
               .next("Look up the maker's figure; compare with its partner.");
     }

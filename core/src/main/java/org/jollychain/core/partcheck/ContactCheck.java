@@ -51,11 +51,12 @@ final class ContactCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double drop = in.figure("drop");
     double amperes = in.figure("amperes");
     if (amperes == 0) {
-      return Answer.saying(Answer.Grade.DOUBTFUL, "No current flows: the reading proves nothing")
+      return CheckResult.saying(
+              CheckResult.Grade.DOUBTFUL, "No current flows: the reading proves nothing")
           .because("Without current every closed contact reads 0 V.")
           .next("Call for heat so that its load runs, and read again.")
           .done();
@@ -63,17 +64,17 @@ final class ContactCheck implements PartCheck {
     double watts = drop * amperes;
     boolean open = in.has("supply") && drop > OPEN_SHARE * in.figure("supply");
     boolean sound = drop <= SOUND_VOLTS && watts < BURNS_WATTS;
-    Answer.Grade grade =
+    CheckResult.Grade grade =
         open || watts >= BURNS_WATTS
-            ? Answer.Grade.BAD
-            : sound ? Answer.Grade.GOOD : Answer.Grade.DOUBTFUL;
+            ? CheckResult.Grade.BAD
+            : sound ? CheckResult.Grade.GOOD : CheckResult.Grade.DOUBTFUL;
     String verdict =
         open
             ? "Open"
             : watts >= BURNS_WATTS
                 ? "Burns"
                 : sound ? "Closed and sound" : "Tired: it drops too much";
-    return Answer.saying(grade, verdict)
+    return CheckResult.saying(grade, verdict)
         .measured(
             "ohms",
             drop / amperes,
@@ -100,9 +101,9 @@ final class ContactCheck implements PartCheck {
             Picture.scale(
                 "W in the joint",
                 List.of(
-                    new Picture.Band(0, WARM_WATTS, "cool", Answer.Grade.GOOD),
-                    new Picture.Band(WARM_WATTS, BURNS_WATTS, "warm", Answer.Grade.DOUBTFUL),
-                    new Picture.Band(BURNS_WATTS, 4 * BURNS_WATTS, "burns", Answer.Grade.BAD)),
+                    new Picture.Band(0, WARM_WATTS, "cool", CheckResult.Grade.GOOD),
+                    new Picture.Band(WARM_WATTS, BURNS_WATTS, "warm", CheckResult.Grade.DOUBTFUL),
+                    new Picture.Band(BURNS_WATTS, 4 * BURNS_WATTS, "burns", CheckResult.Grade.BAD)),
                 new Picture.Mark(Math.min(watts, 4 * BURNS_WATTS), 0, "now")))
         .done();
   }

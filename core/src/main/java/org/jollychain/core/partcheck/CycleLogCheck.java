@@ -30,7 +30,7 @@ final class CycleLogCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     List<StateLog.Line> log = StateLog.read("log", in.text("log"), true, List.of("on", "off"));
     List<Double> ons = new ArrayList<>();
     List<Double> offs = new ArrayList<>();
@@ -48,8 +48,8 @@ final class CycleLogCheck implements PartCheck {
     if (offAt.isEmpty()) {
       double hottest = log.stream().mapToDouble(StateLog.Line::celsius).max().orElseThrow();
       boolean over = hottest > in.figure("control") + 10;
-      return Answer.saying(
-              over ? Answer.Grade.BAD : Answer.Grade.DOUBTFUL,
+      return CheckResult.saying(
+              over ? CheckResult.Grade.BAD : CheckResult.Grade.DOUBTFUL,
               over ? "It does not go off: stuck or welded" : "It has not gone off yet")
           .result("hottest", hottest, Dimension.CELSIUS)
           .because(
@@ -66,9 +66,11 @@ final class CycleLogCheck implements PartCheck {
     double duty = off > 0 ? on / (on + off) : 1;
     boolean byLimit = Math.abs(at - in.figure("limit")) < Math.abs(at - in.figure("control"));
     boolean shortOnes = on < 1;
-    Answer.Grade grade =
-        byLimit ? Answer.Grade.BAD : shortOnes ? Answer.Grade.DOUBTFUL : Answer.Grade.GOOD;
-    return Answer.saying(
+    CheckResult.Grade grade =
+        byLimit
+            ? CheckResult.Grade.BAD
+            : shortOnes ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD;
+    return CheckResult.saying(
             grade,
             byLimit
                 ? "Cycles on its limit"

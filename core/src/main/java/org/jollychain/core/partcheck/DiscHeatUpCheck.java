@@ -45,7 +45,7 @@ final class DiscHeatUpCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     List<StateLog.Line> log = StateLog.read("log", in.text("log"), true, List.of("open", "closed"));
     double rated = in.figure("opens-at");
     double allowed = in.figure("tolerance", TOLERANCE_KELVIN);
@@ -53,8 +53,8 @@ final class DiscHeatUpCheck implements PartCheck {
     double hottest = log.stream().mapToDouble(StateLog.Line::celsius).max().orElseThrow();
     if (opened.isEmpty()) {
       boolean due = hottest > rated + allowed;
-      return Answer.saying(
-              due ? Answer.Grade.BAD : Answer.Grade.DOUBTFUL,
+      return CheckResult.saying(
+              due ? CheckResult.Grade.BAD : CheckResult.Grade.DOUBTFUL,
               due ? "Never opens" : "Not warm enough yet")
           .result("hottest", hottest, Dimension.CELSIUS)
           .because(
@@ -73,10 +73,12 @@ final class DiscHeatUpCheck implements PartCheck {
     boolean fast = rate > FASTEST;
     boolean within = Math.abs(off) <= allowed + (fast ? LAG_MINUTES * rate : 0);
     Optional<StateLog.Line> closed = first(log, "closed", at);
-    Answer.Grade grade =
-        !within ? Answer.Grade.BAD : fast ? Answer.Grade.DOUBTFUL : Answer.Grade.GOOD;
-    Answer.Writer answer =
-        Answer.saying(
+    CheckResult.Grade grade =
+        !within
+            ? CheckResult.Grade.BAD
+            : fast ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD;
+    CheckResult.Writer answer =
+        CheckResult.saying(
                 grade,
                 within
                     ? fast
@@ -135,11 +137,11 @@ final class DiscHeatUpCheck implements PartCheck {
   }
 
   private static Picture picture(List<StateLog.Line> log, double rated, double allowed) {
-    List<Picture.Spot> ramp = new ArrayList<>();
+    List<Picture.CurvePoint> ramp = new ArrayList<>();
     List<Picture.Mark> marks = new ArrayList<>();
     String before = "";
     for (StateLog.Line l : log) {
-      ramp.add(new Picture.Spot(l.time(), l.celsius()));
+      ramp.add(new Picture.CurvePoint(l.time(), l.celsius()));
       if (!l.event().equals(before) && !before.isEmpty()) {
         marks.add(new Picture.Mark(l.time(), l.celsius(), l.event()));
       }
@@ -150,7 +152,8 @@ final class DiscHeatUpCheck implements PartCheck {
         "C",
         ramp,
         List.of(
-            new Picture.Band(rated - allowed, rated + allowed, "opens here", Answer.Grade.GOOD)),
+            new Picture.Band(
+                rated - allowed, rated + allowed, "opens here", CheckResult.Grade.GOOD)),
         marks);
   }
 }

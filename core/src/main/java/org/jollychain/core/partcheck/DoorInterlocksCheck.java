@@ -34,7 +34,7 @@ final class DoorInterlocksCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     List<String> wrong = new ArrayList<>();
     boolean danger = false;
     for (String which : List.of("first", "second")) {
@@ -56,9 +56,9 @@ final class DoorInterlocksCheck implements PartCheck {
       wrong.add("the monitor does not close with the door open: it protects nobody");
       danger = true;
     }
-    Answer.Writer answer =
-        Answer.saying(
-                wrong.isEmpty() ? Answer.Grade.GOOD : Answer.Grade.BAD,
+    CheckResult.Writer answer =
+        CheckResult.saying(
+                wrong.isEmpty() ? CheckResult.Grade.GOOD : CheckResult.Grade.BAD,
                 wrong.isEmpty()
                     ? "All three as they should be"
                     : "Wrong: " + String.join("; ", wrong))

@@ -33,14 +33,14 @@ final class DuctLengthCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double less = in.figure("square") * SQUARE + in.figure("half", 0) * HALF;
     double most = in.figure("maker", MOST);
     double allowed = Math.max(0, most - less);
     double length = in.figure("length");
     boolean within = length <= allowed;
-    return Answer.saying(
-            within ? Answer.Grade.GOOD : Answer.Grade.BAD,
+    return CheckResult.saying(
+            within ? CheckResult.Grade.GOOD : CheckResult.Grade.BAD,
             within ? "Within its length" : "Too long")
         .result("allowed", allowed, Dimension.METRES)
         .result("left", allowed - length, Dimension.METRES)
@@ -56,9 +56,9 @@ final class DuctLengthCheck implements PartCheck {
             Picture.scale(
                 "m",
                 List.of(
-                    new Picture.Band(0, allowed, "within", Answer.Grade.GOOD),
+                    new Picture.Band(0, allowed, "within", CheckResult.Grade.GOOD),
                     new Picture.Band(
-                        allowed, Math.max(MOST, length) * 1.1, "too long", Answer.Grade.BAD)),
+                        allowed, Math.max(MOST, length) * 1.1, "too long", CheckResult.Grade.BAD)),
                 new Picture.Mark(length, 0, "this one")))
         .done();
   }

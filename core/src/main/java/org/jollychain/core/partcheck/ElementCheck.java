@@ -45,7 +45,7 @@ final class ElementCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double volts = in.figure("volts");
     double due = volts * volts / in.figure("watts");
     double supply = in.figure("supply", volts);
@@ -58,7 +58,8 @@ final class ElementCheck implements PartCheck {
     }
     if (!in.has("ohms")) {
       return heat(
-              Answer.saying(Answer.Grade.PLAIN, "%s cold", Figures.round(Dimension.OHMS, due)),
+              CheckResult.saying(
+                  CheckResult.Grade.PLAIN, "%s cold", Figures.round(Dimension.OHMS, due)),
               due,
               supply,
               volts)
@@ -80,29 +81,30 @@ final class ElementCheck implements PartCheck {
     return "R = V^2 / P = %.0f^2 / %.0f = %.2f ohm.".formatted(volts, watts, ohms);
   }
 
-  private static Answer judged(Inputs in, double due, double read, double supply, double volts) {
+  private static CheckResult judged(
+      Inputs in, double due, double read, double supply, double volts) {
     double ratio = read / due;
     int coils = (int) Math.round(in.figure("coils", 1));
-    Answer.Writer answer;
+    CheckResult.Writer answer;
     if (read >= OhmsRead.OPEN) {
       answer =
-          Answer.saying(Answer.Grade.BAD, "Open")
+          CheckResult.saying(CheckResult.Grade.BAD, "Open")
               .means("No current can flow through it.")
               .next("Renew it; look for where it arced.");
     } else if (ratio < SHORTED) {
       answer =
-          Answer.saying(Answer.Grade.BAD, "Shorted")
+          CheckResult.saying(CheckResult.Grade.BAD, "Shorted")
               .means("It takes its fuse or breaker.")
               .next("Renew it; both wires off, read once more to be sure.");
     } else if (Math.abs(ratio - 1) <= BAND) {
       answer =
-          Answer.saying(Answer.Grade.GOOD, "Sound")
+          CheckResult.saying(CheckResult.Grade.GOOD, "Sound")
               .means("It heats as it should at its volts.")
               .next("To its case it must read OL, too.");
     } else if (slip(ratio, SLIP) || slip(ratio, 1 / SLIP)) {
       answer =
-          Answer.saying(
-                  Answer.Grade.DOUBTFUL,
+          CheckResult.saying(
+                  CheckResult.Grade.DOUBTFUL,
                   "A thousand times off: a slip of the prefix, read it again")
               .means(
                   "%s was meant, most likely."
@@ -112,14 +114,14 @@ final class ElementCheck implements PartCheck {
     } else if (coils > 1 && left(ratio, coils) > 0) {
       int left = left(ratio, coils);
       answer =
-          Answer.saying(Answer.Grade.BAD, "%d of %d coils left", left, coils)
+          CheckResult.saying(CheckResult.Grade.BAD, "%d of %d coils left", left, coils)
               .means(
                   "%s of its heat is missing."
                       .formatted(Figures.percent(1 - (double) left / coils)))
               .next("Renew it.");
     } else {
       answer =
-          Answer.saying(Answer.Grade.BAD, ratio > 1 ? "Too many ohms" : "Too few ohms")
+          CheckResult.saying(CheckResult.Grade.BAD, ratio > 1 ? "Too many ohms" : "Too few ohms")
               .means(
                   ratio > 1
                       ? "A burnt joint or a part of it is gone; or it is another element."
@@ -159,8 +161,8 @@ final class ElementCheck implements PartCheck {
     return 0;
   }
 
-  private static Answer.Writer heat(
-      Answer.Writer answer, double ohms, double supply, double volts) {
+  private static CheckResult.Writer heat(
+      CheckResult.Writer answer, double ohms, double supply, double volts) {
     if (ohms <= 0 || ohms >= OhmsRead.OPEN) {
       return answer;
     }
@@ -173,11 +175,11 @@ final class ElementCheck implements PartCheck {
   }
 
   /** Two readings to the case add up to the coil and twice the leak itself. */
-  private static Answer leak(Inputs in, double due, double one, double other) {
+  private static CheckResult leak(Inputs in, double due, double one, double other) {
     double through = Math.max(0, (one + other - due) / 2);
     double along = Math.max(0, Math.min(1, (one - through) / due));
-    Answer.Writer answer =
-        Answer.saying(Answer.Grade.BAD, "Touches its case")
+    CheckResult.Writer answer =
+        CheckResult.saying(CheckResult.Grade.BAD, "Touches its case")
             .result("leak-ohms", through, Dimension.OHMS)
             .because(
                 "%s from one end and %s from the other; the coil itself is %s.",
@@ -198,9 +200,9 @@ final class ElementCheck implements PartCheck {
     return Picture.scale(
         "ohm",
         List.of(
-            new Picture.Band(0, due * (1 - BAND), "too few", Answer.Grade.BAD),
-            new Picture.Band(due * (1 - BAND), due * (1 + BAND), "sound", Answer.Grade.GOOD),
-            new Picture.Band(due * (1 + BAND), 3 * due, "too many", Answer.Grade.BAD)),
+            new Picture.Band(0, due * (1 - BAND), "too few", CheckResult.Grade.BAD),
+            new Picture.Band(due * (1 - BAND), due * (1 + BAND), "sound", CheckResult.Grade.GOOD),
+            new Picture.Band(due * (1 + BAND), 3 * due, "too many", CheckResult.Grade.BAD)),
         new Picture.Mark(read, 0, "read"));
   }
 }

@@ -38,16 +38,18 @@ final class FlameRodCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double a = in.figure("amperes");
-    Answer.Grade grade =
-        a >= GOOD ? Answer.Grade.GOOD : a >= LEAST ? Answer.Grade.DOUBTFUL : Answer.Grade.BAD;
-    Answer.Writer answer =
-        Answer.saying(
+    CheckResult.Grade grade =
+        a >= GOOD
+            ? CheckResult.Grade.GOOD
+            : a >= LEAST ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.BAD;
+    CheckResult.Writer answer =
+        CheckResult.saying(
                 grade,
-                grade == Answer.Grade.GOOD
+                grade == CheckResult.Grade.GOOD
                     ? "Flame is seen"
-                    : grade == Answer.Grade.DOUBTFUL ? "Weak" : "Flame is not seen")
+                    : grade == CheckResult.Grade.DOUBTFUL ? "Weak" : "Flame is not seen")
             .result("microamperes", 1e6 * a, "uA");
     if (in.has("volts")) {
       answer.because(
@@ -62,11 +64,11 @@ final class FlameRodCheck implements PartCheck {
             "%.1f uA at least, %.0f uA to be sure; about 100 V to earth without flame",
             1e6 * LEAST, 1e6 * GOOD)
         .means(
-            grade == Answer.Grade.GOOD
+            grade == CheckResult.Grade.GOOD
                 ? "It is not why it locks out."
                 : "The board shuts the gas though it burns.")
         .next(
-            grade == Answer.Grade.GOOD
+            grade == CheckResult.Grade.GOOD
                 ? "Go on."
                 : "Clean it with fine steel wool, look at its place in the flame and the ground of the burner.")
         .done();

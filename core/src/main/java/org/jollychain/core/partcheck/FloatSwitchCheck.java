@@ -30,7 +30,7 @@ final class FloatSwitchCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double down = OhmsRead.of("down", in.text("down"));
     double lifted = OhmsRead.of("lifted", in.text("lifted"));
     boolean closes = down <= CLOSED_OHMS;
@@ -46,12 +46,12 @@ final class FloatSwitchCheck implements PartCheck {
                 : closes && opens
                     ? jammed ? "Sound, but it does not rattle: free it" : "Sound"
                     : !closes ? "Does not close" : "Does not open when lifted";
-    Answer.Grade grade =
+    CheckResult.Grade grade =
         sensor || swapped || jammed && closes && opens
-            ? Answer.Grade.DOUBTFUL
-            : closes && opens ? Answer.Grade.GOOD : Answer.Grade.BAD;
-    Answer.Writer answer =
-        Answer.saying(grade, verdict)
+            ? CheckResult.Grade.DOUBTFUL
+            : closes && opens ? CheckResult.Grade.GOOD : CheckResult.Grade.BAD;
+    CheckResult.Writer answer =
+        CheckResult.saying(grade, verdict)
             .result("down-ohms", Math.min(down, OhmsRead.OPEN), Dimension.OHMS)
             .because("Down %s, lifted %s.", OhmsRead.said(down), OhmsRead.said(lifted));
     if (in.has("thermistor")) {

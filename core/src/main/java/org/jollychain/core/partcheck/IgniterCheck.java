@@ -39,18 +39,18 @@ final class IgniterCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double ohms = OhmsRead.of("ohms", in.text("ohms"));
     boolean open = ohms >= OhmsRead.OPEN;
     boolean within = ohms >= LOW_OHMS && ohms <= HIGH_OHMS;
     boolean slow = in.figure("glows", 0) > GLOWS_SECONDS;
     boolean weak =
         in.has("rated") && in.has("amperes") && in.figure("amperes") < 0.95 * in.figure("rated");
-    Answer.Writer answer =
-        Answer.saying(
+    CheckResult.Writer answer =
+        CheckResult.saying(
             open || weak
-                ? Answer.Grade.BAD
-                : within && !slow ? Answer.Grade.GOOD : Answer.Grade.DOUBTFUL,
+                ? CheckResult.Grade.BAD
+                : within && !slow ? CheckResult.Grade.GOOD : CheckResult.Grade.DOUBTFUL,
             open
                 ? "Open"
                 : weak

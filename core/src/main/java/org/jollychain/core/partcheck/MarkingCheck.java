@@ -38,7 +38,7 @@ final class MarkingCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     String[] discs = in.text("marking").strip().split("\\s*[/,+ ]\\s*");
     if (discs.length > 2) {
       throw new InvalidInputsException(
@@ -46,7 +46,8 @@ final class MarkingCheck implements PartCheck {
     }
     ThermalRating rating = rating(discs[0]);
     Optional<Double> at = in.optional("celsius");
-    Answer.Writer answer = at.isEmpty() ? said(rating) : state(rating, at.get(), in.text("before"));
+    CheckResult.Writer answer =
+        at.isEmpty() ? said(rating) : state(rating, at.get(), in.text("before"));
     describe(answer, discs[0], rating);
     for (int i = 1; i < discs.length; i++) {
       describe(answer, discs[i], rating(discs[i]));
@@ -73,10 +74,10 @@ final class MarkingCheck implements PartCheck {
     }
   }
 
-  private static Answer.Writer said(ThermalRating r) {
+  private static CheckResult.Writer said(ThermalRating r) {
     boolean opens = r.acts() == ThermalRating.Acts.OPENS;
-    return Answer.saying(
-        Answer.Grade.PLAIN,
+    return CheckResult.saying(
+        CheckResult.Grade.PLAIN,
         "%s at %s on rise, %s again at %s",
         opens ? "Opens" : "Closes",
         Figures.celsius(r.actsAtCelsius()),
@@ -84,7 +85,7 @@ final class MarkingCheck implements PartCheck {
         Figures.celsius(r.returnsAtCelsius().orElseThrow()));
   }
 
-  private static Answer.Writer state(ThermalRating r, double celsius, String before) {
+  private static CheckResult.Writer state(ThermalRating r, double celsius, String before) {
     String state =
         switch (r.stateAt(celsius)) {
           case OPEN -> "Open";
@@ -96,10 +97,10 @@ final class MarkingCheck implements PartCheck {
                 default -> "Open or closed: either is right";
               };
         };
-    return Answer.saying(Answer.Grade.PLAIN, "%s at %s", state, Figures.celsius(celsius));
+    return CheckResult.saying(CheckResult.Grade.PLAIN, "%s at %s", state, Figures.celsius(celsius));
   }
 
-  private static void describe(Answer.Writer answer, String marking, ThermalRating r) {
+  private static void describe(CheckResult.Writer answer, String marking, ThermalRating r) {
     double back = r.returnsAtCelsius().orElseThrow();
     answer
         .result("acts-at", r.actsAtCelsius(), Dimension.CELSIUS)
@@ -117,14 +118,14 @@ final class MarkingCheck implements PartCheck {
     boolean opens = r.acts() == ThermalRating.Acts.OPENS;
     List<Picture.Band> bands =
         List.of(
-            new Picture.Band(back - 40, back, opens ? "closed" : "open", Answer.Grade.PLAIN),
+            new Picture.Band(back - 40, back, opens ? "closed" : "open", CheckResult.Grade.PLAIN),
             new Picture.Band(
-                back, r.actsAtCelsius(), "by where it comes from", Answer.Grade.DOUBTFUL),
+                back, r.actsAtCelsius(), "by where it comes from", CheckResult.Grade.DOUBTFUL),
             new Picture.Band(
                 r.actsAtCelsius(),
                 r.actsAtCelsius() + 40,
                 opens ? "open" : "closed",
-                Answer.Grade.PLAIN));
+                CheckResult.Grade.PLAIN));
     return at.map(c -> Picture.scale("C", bands, new Picture.Mark(c, 0, "now")))
         .orElse(Picture.scale("C", bands));
   }

@@ -40,7 +40,7 @@ final class MeterCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     boolean ohms = in.text("function").equals("ohms");
     Dimension dimension = ohms ? Dimension.OHMS : Dimension.VOLTS;
     String typed = in.text("reading").replace(',', '.');
@@ -54,14 +54,14 @@ final class MeterCheck implements PartCheck {
     double lead = ohms ? 0.1 / SQUARE : 0;
     double one = Math.sqrt(share * share + counts * counts + rounding * rounding + lead * lead);
     boolean ghost = false;
-    Answer.Writer answer;
+    CheckResult.Writer answer;
     if (in.has("low-z") && !ohms) {
       double low = Math.abs(parsed("low-z", in.text("low-z"), Dimension.VOLTS));
       ghost = low < 0.3 * Math.abs(value);
     }
     answer =
-        Answer.saying(
-            ghost ? Answer.Grade.DOUBTFUL : Answer.Grade.PLAIN,
+        CheckResult.saying(
+            ghost ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.PLAIN,
             ghost ? "A ghost: it collapses under load" : "%s, give or take %s",
             Figures.round(dimension, net),
             Figures.round(dimension, 2 * one));

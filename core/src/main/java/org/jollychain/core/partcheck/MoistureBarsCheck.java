@@ -22,13 +22,13 @@ final class MoistureBarsCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double dry = OhmsRead.of("dry", in.text("dry"));
     double wet = OhmsRead.of("wet", in.text("wet"));
     boolean leaks = dry < OhmsRead.OPEN / 4;
     boolean blind = wet > 1e6;
-    return Answer.saying(
-            leaks || blind ? Answer.Grade.BAD : Answer.Grade.GOOD,
+    return CheckResult.saying(
+            leaks || blind ? CheckResult.Grade.BAD : CheckResult.Grade.GOOD,
             leaks
                 ? "They conduct dry: it never ends"
                 : blind ? "They do not feel water: it stops too soon" : "Sound")

@@ -38,16 +38,16 @@ final class OneShotCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double rated = in.figure("rated");
     boolean open = OhmsRead.of("reads", in.text("reads")) > 1e6;
     double ohms = OhmsRead.of("reads", in.text("reads"));
     boolean sound = ohms <= SOUND_OHMS;
     double warmest = in.figure("warmest", rated - 2 * HOLDING_KELVIN);
     boolean aged = warmest > rated - HOLDING_KELVIN;
-    Answer.Writer answer =
-        Answer.saying(
-                sound ? Answer.Grade.GOOD : Answer.Grade.BAD,
+    CheckResult.Writer answer =
+        CheckResult.saying(
+                sound ? CheckResult.Grade.GOOD : CheckResult.Grade.BAD,
                 sound
                     ? "Whole"
                     : open

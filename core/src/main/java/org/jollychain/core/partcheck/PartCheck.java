@@ -7,7 +7,7 @@ package org.jollychain.core.partcheck;
  *
  * <pre>{@code
  * PartCheck check = PartChecks.withKey("element");
- * Answer answer = check.answer(Inputs.of(check.card(), Map.of("watts", "4500", "volts", "240 V")));
+ * CheckResult answer = check.answer(Inputs.of(check.card(), Map.of("watts", "4500", "volts", "240 V")));
  * }</pre>
  */
 public interface PartCheck {
@@ -18,5 +18,5 @@ public interface PartCheck {
   /**
    * @throws InvalidInputsException when figures contradict each other
    */
-  Answer answer(Inputs in);
+  CheckResult answer(Inputs in);
 }

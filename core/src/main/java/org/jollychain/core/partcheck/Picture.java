@@ -12,13 +12,13 @@ import java.util.List;
  * @param points one's own
  */
 public record Picture(
-    String along, String up, List<Spot> curve, List<Band> bands, List<Mark> points) {
+    String along, String up, List<CurvePoint> curve, List<Band> bands, List<Mark> points) {
 
   /** A point of a line. */
-  public record Spot(double x, double y) {}
+  public record CurvePoint(double x, double y) {}
 
   /** A stretch of the axis. */
-  public record Band(double from, double to, String title, Answer.Grade grade) {}
+  public record Band(double from, double to, String title, CheckResult.Grade grade) {}
 
   /** A point of one's own. */
   public record Mark(double x, double y, String title) {}

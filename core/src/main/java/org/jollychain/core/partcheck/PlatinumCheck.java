@@ -36,7 +36,7 @@ final class PlatinumCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double zero = Double.parseDouble(in.text("type").substring(2));
     SensorCurve.Platinum curve = new SensorCurve.Platinum(zero);
     double celsius = in.figure("celsius");
@@ -44,7 +44,7 @@ final class PlatinumCheck implements PartCheck {
     double due = curve.ohmsAt(celsius);
     if (read >= OhmsRead.OPEN || read < zero * 0.1) {
       boolean open = read >= OhmsRead.OPEN;
-      return Answer.saying(Answer.Grade.BAD, open ? "Open" : "Shorted")
+      return CheckResult.saying(CheckResult.Grade.BAD, open ? "Open" : "Shorted")
           .result("expected-ohms", due, Dimension.OHMS)
           .because("At %s it should read %s.", Figures.celsius(celsius), OhmsRead.said(due))
           .from("IEC 60751.")
@@ -66,8 +66,8 @@ final class PlatinumCheck implements PartCheck {
     double meter = Figures.twice(MeterFunction.OHMS, read) / slope;
     double allowed = klass + meter + 1;
     boolean good = Math.abs(error) <= allowed;
-    return Answer.saying(
-            good ? Answer.Grade.GOOD : Answer.Grade.BAD,
+    return CheckResult.saying(
+            good ? CheckResult.Grade.GOOD : CheckResult.Grade.BAD,
             good
                 ? "On its curve"
                 : error > 0
@@ -95,7 +95,7 @@ final class PlatinumCheck implements PartCheck {
                 "C",
                 "ohm",
                 IntStream.rangeClosed(0, STEPS)
-                    .mapToObj(i -> new Picture.Spot(5.0 * i, curve.ohmsAt(5.0 * i)))
+                    .mapToObj(i -> new Picture.CurvePoint(5.0 * i, curve.ohmsAt(5.0 * i)))
                     .toList(),
                 List.of(),
                 List.of(new Picture.Mark(celsius, net, "read"))))

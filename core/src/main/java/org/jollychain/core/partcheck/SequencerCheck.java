@@ -45,12 +45,12 @@ final class SequencerCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     if (WINDOWS.stream().noneMatch(w -> in.has(w.name()))) {
       throw new InvalidInputsException("one-in", "type at least one of the times");
     }
     List<String> off = new ArrayList<>();
-    Answer.Writer answer = null;
+    CheckResult.Writer answer = null;
     boolean order =
         in.has("one-out") && in.has("two-out") && in.figure("one-out") < in.figure("two-out");
     for (Window w : WINDOWS) {
@@ -59,8 +59,10 @@ final class SequencerCheck implements PartCheck {
       }
     }
     answer =
-        Answer.saying(
-            order ? Answer.Grade.BAD : off.isEmpty() ? Answer.Grade.GOOD : Answer.Grade.DOUBTFUL,
+        CheckResult.saying(
+            order
+                ? CheckResult.Grade.BAD
+                : off.isEmpty() ? CheckResult.Grade.GOOD : CheckResult.Grade.DOUBTFUL,
             order
                 ? "Wrong order: the first in left first"
                 : off.isEmpty()

@@ -29,13 +29,13 @@ final class StartSwitchCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double pressed = OhmsRead.of("pressed", in.text("pressed"));
     double free = OhmsRead.of("let-go", in.text("let-go"));
     boolean welded = free <= CLOSED_OHMS || in.text("restarts").equals("yes");
     boolean dead = pressed > CLOSED_OHMS;
-    return Answer.saying(
-            welded || dead ? Answer.Grade.BAD : Answer.Grade.GOOD,
+    return CheckResult.saying(
+            welded || dead ? CheckResult.Grade.BAD : CheckResult.Grade.GOOD,
             welded
                 ? "Welded: it starts by itself when the door shuts"
                 : dead ? "Does not close" : "Sound")

@@ -33,7 +33,7 @@ final class SteamCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double air = Atmosphere.pascals(in.figure("altitude", 0));
     boolean gauge = in.text("as").startsWith("air");
     double absolute = in.figure("pressure") + (gauge ? air : 0);
@@ -47,9 +47,9 @@ final class SteamCheck implements PartCheck {
     double off = celsius - saturated;
     double share = Math.max(0, 1 - due / absolute);
     boolean on = Math.abs(off) <= TOLERANCE_KELVIN;
-    Answer.Writer answer =
-        Answer.saying(
-                on ? Answer.Grade.GOOD : Answer.Grade.BAD,
+    CheckResult.Writer answer =
+        CheckResult.saying(
+                on ? CheckResult.Grade.GOOD : CheckResult.Grade.BAD,
                 on
                     ? "On the steam table"
                     : off < 0
@@ -87,9 +87,9 @@ final class SteamCheck implements PartCheck {
   }
 
   private static Picture curve(double celsius, double absolute) {
-    List<Picture.Spot> line =
+    List<Picture.CurvePoint> line =
         IntStream.rangeClosed(90, 140)
-            .mapToObj(c -> new Picture.Spot(c, Saturation.pascals(Figures.kelvin(c)) / 1000))
+            .mapToObj(c -> new Picture.CurvePoint(c, Saturation.pascals(Figures.kelvin(c)) / 1000))
             .toList();
     return new Picture(
         "C",

@@ -33,7 +33,7 @@ final class SupplyCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     boolean split = in.text("system").startsWith("split");
     double nominal = split ? 240 : in.text("system").endsWith("120") ? 120 : 230;
     double line = in.figure("line");
@@ -44,7 +44,7 @@ final class SupplyCheck implements PartCheck {
     double above = iec ? 0.1 : 14.0 / 240;
     double share = line / nominal;
     String verdict;
-    Answer.Grade grade = Answer.Grade.BAD;
+    CheckResult.Grade grade = CheckResult.Grade.BAD;
     boolean legs = split && in.has("leg-one") && in.has("leg-two");
     double one = in.figure("leg-one", 0);
     double two = in.figure("leg-two", 0);
@@ -59,18 +59,18 @@ final class SupplyCheck implements PartCheck {
       verdict = "Open neutral: the legs are unequal and add up";
     } else if (split && line > 198 && line < 216 && (!legs || Math.min(one, two) > 110)) {
       verdict = "Two legs of a three-phase supply (208 V)";
-      grade = Answer.Grade.DOUBTFUL;
+      grade = CheckResult.Grade.DOUBTFUL;
     } else if (Math.abs(share - 1) <= within + 1e-9) {
       verdict = "Sound";
-      grade = Answer.Grade.GOOD;
+      grade = CheckResult.Grade.GOOD;
     } else if (share >= 1 - below && share <= 1 + above) {
       verdict = "Sound, at the edge";
-      grade = Answer.Grade.DOUBTFUL;
+      grade = CheckResult.Grade.DOUBTFUL;
     } else {
       verdict = share < 1 ? "Low" : "High";
     }
-    Answer.Writer answer =
-        Answer.saying(grade, verdict)
+    CheckResult.Writer answer =
+        CheckResult.saying(grade, verdict)
             .measured("line", line, Dimension.VOLTS, Figures.twice(MeterFunction.VOLTS_AC, line))
             .result("share", share, "")
             .result("heat-share", share * share, "")
@@ -95,7 +95,7 @@ final class SupplyCheck implements PartCheck {
                     : "range A 114 to 126 V, range B 110 to 127 V")
         .from(iec ? "IEC 60038." : "ANSI C84.1, service voltage.")
         .means(
-            grade == Answer.Grade.GOOD
+            grade == CheckResult.Grade.GOOD
                 ? "The supply is not it."
                 : verdict.startsWith("Two legs")
                     ? "It heats, slower, and as it should on that supply."
@@ -106,7 +106,7 @@ final class SupplyCheck implements PartCheck {
               case "Open neutral: the legs are unequal and add up" ->
                   "Dangerous for everything on it: switch off, and the electrician.";
               default ->
-                  grade == Answer.Grade.GOOD
+                  grade == CheckResult.Grade.GOOD
                       ? "Go on to the chain."
                       : "Under load and without; then the electrician.";
             })
@@ -114,11 +114,14 @@ final class SupplyCheck implements PartCheck {
             Picture.scale(
                 "V",
                 List.of(
-                    new Picture.Band(0, nominal * (1 - below), "low", Answer.Grade.BAD),
+                    new Picture.Band(0, nominal * (1 - below), "low", CheckResult.Grade.BAD),
                     new Picture.Band(
-                        nominal * (1 - within), nominal * (1 + within), "sound", Answer.Grade.GOOD),
+                        nominal * (1 - within),
+                        nominal * (1 + within),
+                        "sound",
+                        CheckResult.Grade.GOOD),
                     new Picture.Band(
-                        nominal * (1 + above), nominal * 1.3, "high", Answer.Grade.BAD)),
+                        nominal * (1 + above), nominal * 1.3, "high", CheckResult.Grade.BAD)),
                 new Picture.Mark(line, 0, "read")))
         .done();
   }

@@ -53,14 +53,14 @@ final class ThermistorCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     Curve curve = curve(in);
     double read = OhmsRead.of("ohms", in.text("ohms"));
     double celsius = in.figure("celsius");
     double due = curve.ohms(celsius);
     if (read >= OhmsRead.OPEN || read < due / 50) {
       boolean open = read >= OhmsRead.OPEN;
-      return Answer.saying(Answer.Grade.BAD, open ? "Open" : "Shorted")
+      return CheckResult.saying(CheckResult.Grade.BAD, open ? "Open" : "Shorted")
           .result("expected-ohms", due, Dimension.OHMS)
           .because("At %s it should read %s.", Figures.celsius(celsius), OhmsRead.said(due))
           .means(
@@ -84,12 +84,12 @@ final class ThermistorCheck implements PartCheck {
       double slopeWarm = Math.abs(curve.ohms(in.figure("celsius-warm") + 1) - dueWarm) / dueWarm;
       falls = Math.abs(warm / dueWarm - 1) <= BAND + THERMOMETER_KELVIN * slopeWarm;
     }
-    Answer.Grade grade =
+    CheckResult.Grade grade =
         slip
-            ? Answer.Grade.DOUBTFUL
+            ? CheckResult.Grade.DOUBTFUL
             : !good || !falls
-                ? Answer.Grade.BAD
-                : twice ? Answer.Grade.GOOD : Answer.Grade.DOUBTFUL;
+                ? CheckResult.Grade.BAD
+                : twice ? CheckResult.Grade.GOOD : CheckResult.Grade.DOUBTFUL;
     String verdict =
         slip
             ? "A thousand times off: a slip of the prefix, read it again"
@@ -100,7 +100,7 @@ final class ThermistorCheck implements PartCheck {
                 : !falls
                     ? "Does not follow its table when warmed"
                     : twice ? "Follows its table" : "On its table at this one temperature";
-    return Answer.saying(grade, verdict)
+    return CheckResult.saying(grade, verdict)
         .result("expected-ohms", due, Dimension.OHMS)
         .measured(
             "celsius",
@@ -131,7 +131,7 @@ final class ThermistorCheck implements PartCheck {
                 "C",
                 "ohm",
                 IntStream.rangeClosed(0, 20)
-                    .mapToObj(i -> new Picture.Spot(5.0 * i, curve.ohms(5.0 * i)))
+                    .mapToObj(i -> new Picture.CurvePoint(5.0 * i, curve.ohms(5.0 * i)))
                     .toList(),
                 List.of(),
                 List.of(new Picture.Mark(celsius, read, "read"))))

@@ -32,7 +32,7 @@ final class ThermopileCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double open = in.figure("open");
     double closed = in.figure("closed");
     double valve = in.figure("valve");
@@ -49,8 +49,10 @@ final class ThermopileCheck implements PartCheck {
     boolean weak = open < 0.35;
     boolean lossy = lost > 0.1;
     boolean enough = valve >= holds;
-    return Answer.saying(
-            enough ? lossy ? Answer.Grade.DOUBTFUL : Answer.Grade.GOOD : Answer.Grade.BAD,
+    return CheckResult.saying(
+            enough
+                ? lossy ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD
+                : CheckResult.Grade.BAD,
             enough
                 ? lossy ? "Holds, but the loop loses too much" : "Holds"
                 : weak

@@ -39,7 +39,7 @@ final class TimerCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     List<Stretch> chart = chart(in.text("chart"));
     List<StateLog.Line> log =
         StateLog.read("log", in.text("log"), false, List.of("open", "closed"));
@@ -56,9 +56,9 @@ final class TimerCheck implements PartCheck {
       }
     }
     boolean motorBad = false;
-    Answer.Writer answer =
-        Answer.saying(
-            wrong.isEmpty() ? Answer.Grade.GOOD : Answer.Grade.BAD,
+    CheckResult.Writer answer =
+        CheckResult.saying(
+            wrong.isEmpty() ? CheckResult.Grade.GOOD : CheckResult.Grade.BAD,
             wrong.isEmpty()
                 ? "As its chart"
                 : welded && !dead

@@ -37,7 +37,7 @@ final class TransformerCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double fed = in.figure("in") / in.figure("primary");
     double due = in.figure("secondary") * fed;
     double out = in.figure("out");
@@ -45,7 +45,7 @@ final class TransformerCheck implements PartCheck {
     boolean over = in.figure("amperes", 0) > most;
     boolean sags = in.has("loaded") && in.figure("loaded") < due * (1 - LOADED_BELOW);
     String verdict;
-    Answer.Grade grade = Answer.Grade.BAD;
+    CheckResult.Grade grade = CheckResult.Grade.BAD;
     if (fed < 0.1) {
       verdict = "Not fed: nothing at its primary";
     } else if (out < 0.1 * due) {
@@ -58,10 +58,11 @@ final class TransformerCheck implements PartCheck {
       verdict = "Falls too far under load";
     } else {
       verdict = "Sound";
-      grade = out > due * (1 + UNLOADED_ABOVE) ? Answer.Grade.DOUBTFUL : Answer.Grade.GOOD;
+      grade =
+          out > due * (1 + UNLOADED_ABOVE) ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD;
     }
-    Answer.Writer answer =
-        Answer.saying(grade, verdict)
+    CheckResult.Writer answer =
+        CheckResult.saying(grade, verdict)
             .result("expected-volts", due, Dimension.VOLTS)
             .result("most-amperes", most, Dimension.AMPERES)
             .because(
@@ -84,7 +85,7 @@ final class TransformerCheck implements PartCheck {
         .band("%.1f to %.1f V", due * (1 - LOADED_BELOW), due * (1 + UNLOADED_ABOVE))
         .from("The ratio of its plate; the bands are common practice, no source.")
         .means(
-            grade == Answer.Grade.GOOD
+            grade == CheckResult.Grade.GOOD
                 ? "It feeds its circuit."
                 : "Its circuit is not fed as it should be.")
         .next(

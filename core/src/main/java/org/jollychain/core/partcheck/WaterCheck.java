@@ -28,17 +28,17 @@ final class WaterCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double mmol = in.figure("hardness");
     String title =
         mmol < 1.5 ? "Soft" : mmol < 2.5 ? "Middling" : mmol < 3.8 ? "Hard" : "Very hard";
     int months = mmol < 1.5 ? 24 : mmol < 2.5 ? 12 : mmol < 3.8 ? 6 : 3;
     boolean old = in.figure("relief", 0) >= RELIEF_YEARS;
-    Answer.Writer answer =
-        Answer.saying(
+    CheckResult.Writer answer =
+        CheckResult.saying(
                 old
-                    ? Answer.Grade.DOUBTFUL
-                    : mmol < 2.5 ? Answer.Grade.GOOD : Answer.Grade.DOUBTFUL,
+                    ? CheckResult.Grade.DOUBTFUL
+                    : mmol < 2.5 ? CheckResult.Grade.GOOD : CheckResult.Grade.DOUBTFUL,
                 old ? title + "; the relief valve is due" : title)
             .result("mmol-per-litre", mmol, "mmol/l")
             .result("dH", mmol / 0.1783, "dH")

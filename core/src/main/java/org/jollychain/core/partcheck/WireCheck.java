@@ -74,16 +74,17 @@ final class WireCheck implements PartCheck {
   }
 
   @Override
-  public Answer answer(Inputs in) {
+  public CheckResult answer(Inputs in) {
     double celsius = in.figure("celsius", 30);
     double ohms = 2 * in.figure("length") * ohmsPerMetre(in.text("size"), celsius);
     double drop = ohms * in.figure("amperes");
     double share = drop / in.figure("volts");
-    Answer.Grade grade =
+    CheckResult.Grade grade =
         share <= 0.03
-            ? Answer.Grade.GOOD
-            : share <= 0.05 ? Answer.Grade.DOUBTFUL : Answer.Grade.BAD;
-    return Answer.saying(grade, "%.2f V dropped, %s of its supply", drop, Figures.percent(share))
+            ? CheckResult.Grade.GOOD
+            : share <= 0.05 ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.BAD;
+    return CheckResult.saying(
+            grade, "%.2f V dropped, %s of its supply", drop, Figures.percent(share))
         .result("ohms", ohms, Dimension.OHMS)
         .result("drop", drop, Dimension.VOLTS)
         .result("watts", drop * in.figure("amperes"), Dimension.WATTS)
@@ -96,9 +97,11 @@ final class WireCheck implements PartCheck {
         .from(
             "NEC chapter 9 table 8, IEC 60228; the band is NEC's informational note on 210.19, from memory.")
         .means(
-            grade == Answer.Grade.GOOD ? "The wire is not it." : "It is too thin for its length.")
+            grade == CheckResult.Grade.GOOD
+                ? "The wire is not it."
+                : "It is too thin for its length.")
         .next(
-            grade == Answer.Grade.GOOD
+            grade == CheckResult.Grade.GOOD
                 ? "A drop larger than this sits in a joint."
                 : "The electrician.")
         .done();

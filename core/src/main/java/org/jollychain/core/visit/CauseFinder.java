@@ -67,7 +67,7 @@ public final class CauseFinder {
   /** Kinds of parts that the causes make open which were said to be found, or shown outright. */
   public static Set<PartKind> harmed(Guide guide, List<VisitEntry> entries) {
     Set<PartKind> kinds = new HashSet<>();
-    for (VisitEntry e : Timeline.withChecks(guide, entries)) {
+    for (VisitEntry e : DerivedChecks.of(guide, entries)) {
       Optional<String> cause =
           switch (e.kind()) {
             case CAUSE -> Optional.of(e.subject());
@@ -278,7 +278,8 @@ public final class CauseFinder {
         check.why(),
         check.hazards(),
         outcomes,
-        option.bits());
+        option.bits(),
+        check.bench().map(Check.Bench::key).orElse(""));
   }
 
   /** The likeliest two, and whether others remain. */

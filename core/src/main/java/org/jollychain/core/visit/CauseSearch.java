@@ -55,6 +55,7 @@ public record CauseSearch(
    *
    * @param minutes it takes, with what it takes to switch the power (min)
    * @param bits it is expected to settle (bit)
+   * @param bench key of the check of the part bench that decides it; empty where one looks
    */
   public record Next(
       String id,
@@ -64,7 +65,8 @@ public record CauseSearch(
       String why,
       List<String> hazards,
       List<Outcome> outcomes,
-      double bits) {}
+      double bits,
+      String bench) {}
 
   /**
    * What may come of a check.

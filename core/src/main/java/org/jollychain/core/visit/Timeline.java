@@ -127,28 +127,8 @@ public record Timeline(
         meanings.isEmpty() && !spans.isEmpty() && spans.stream().allMatch(Span::fits));
   }
 
-  private static Stream<Watch.Pattern> seen(Watch watch, List<Watch.Event> run) {
+  static Stream<Watch.Pattern> seen(Watch watch, List<Watch.Event> run) {
     return watch.patterns().values().stream().filter(p -> p.shape().isIn(run));
-  }
-
-  /**
-   * What was told, with what the watched runs amount to as checks: a run that shows a pattern
-   * counts as the outcome of a check that the guide gives it.
-   */
-  static List<VisitEntry> withChecks(Guide guide, List<VisitEntry> entries) {
-    return entries.stream()
-        .flatMap(
-            e ->
-                e.kind() == VisitEntry.Kind.WATCHED && guide.watches().containsKey(e.subject())
-                    ? checks(guide.watches().get(e.subject()), e.value())
-                    : Stream.of(e))
-        .toList();
-  }
-
-  private static Stream<VisitEntry> checks(Watch watch, String typed) {
-    return seen(watch, run(watch, typed))
-        .flatMap(p -> p.countsAs().stream())
-        .map(c -> new VisitEntry(VisitEntry.Kind.CHECK, c.check(), c.outcome()));
   }
 
   static String band(Watch.Window window) {

@@ -133,8 +133,7 @@ public record Visit(
             .map(
                 g ->
                     new CauseFinder(sheet, g, TimeCosts.USUAL)
-                        .search(
-                            assessment, Timeline.withChecks(g, told.entries()), told.suspected()))
+                        .search(assessment, DerivedChecks.of(g, told.entries()), told.suspected()))
             .orElse(CauseSearch.notNeeded("There is no guide for this family yet."));
     List<Cause> found = found(guide, cause);
     Visit visit =

@@ -43,6 +43,8 @@ public record VisitEntry(Kind kind, String subject, String value) {
     CLOSED,
     /** A check of the guide; its value is an outcome. */
     CHECK,
+    /** A check of the guide that figures decide; its value is what was typed on the bench. */
+    COMPUTED,
     /** A cause of the guide was found; or none, for a reason. */
     CAUSE,
     /** An action of the guide was done. */
@@ -78,6 +80,11 @@ public record VisitEntry(Kind kind, String subject, String value) {
         Map<String, Check> checks = guide.map(Guide::checks).orElse(Map.of());
         known("check", checks.keySet());
         known("value", "outcome", value, checks.get(subject).outcomes().keySet());
+      }
+      case COMPUTED -> {
+        Map<String, Check> checks = guide.map(Guide::checks).orElse(Map.of());
+        known("check", checks.keySet());
+        DerivedChecks.computed(checks.get(subject), value);
       }
       case CAUSE -> {
         if (subject.equals(NO_CAUSE)) {

@@ -11,7 +11,7 @@ final class Bench {
   /**
    * @param typed {@code name=text} separated by semicolons; a slash is a new line of a log
    */
-  static Answer answer(String key, String typed) {
+  static CheckResult answer(String key, String typed) {
     PartCheck check = PartChecks.withKey(key);
     return check.answer(Inputs.of(check.card(), inputs(typed)));
   }
@@ -27,7 +27,7 @@ final class Bench {
     return inputs;
   }
 
-  static double result(Answer answer, String name) {
+  static double result(CheckResult answer, String name) {
     return answer.results().stream()
         .filter(v -> v.name().equals(name))
         .findFirst()

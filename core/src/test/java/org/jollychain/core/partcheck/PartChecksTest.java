@@ -54,7 +54,7 @@ class PartChecksTest {
   @ParameterizedTest
   @MethodSource("all")
   void its_own_examples_are_answered_in_full(PartCheck check) {
-    Answer answer = check.answer(Inputs.of(check.card(), examples(check.card())));
+    CheckResult answer = check.answer(Inputs.of(check.card(), examples(check.card())));
     assertThat(answer.verdict()).isNotBlank();
     assertThat(answer.because()).isNotEmpty();
     assertThat(answer.source()).isNotBlank();
@@ -93,7 +93,7 @@ class PartChecksTest {
         typed.put(names.get(random.nextInt(names.size())), odd.get(random.nextInt(odd.size())));
       }
       try {
-        Answer answer = check.answer(Inputs.of(check.card(), typed));
+        CheckResult answer = check.answer(Inputs.of(check.card(), typed));
         answer.results().forEach(v -> assertThat(v.value()).as(typed + " " + v.name()).isFinite());
       } catch (InvalidInputsException e) {
         assertThat(e.problems()).isNotEmpty().allMatch(p -> !p.message().isBlank());

@@ -20,11 +20,11 @@ class PublishedValuesTest {
     "Pt100, 850, 390.48"
   })
   void platinum_follows_iec_60751_both_ways(String type, double celsius, double ohms) {
-    Answer answer =
+    CheckResult answer =
         Bench.answer("platinum", "type=%s;ohms=%s;celsius=%s".formatted(type, ohms, celsius));
     assertThat(Bench.result(answer, "expected-ohms")).isCloseTo(ohms, within(ohms * 1e-4));
     assertThat(Bench.result(answer, "celsius")).isCloseTo(celsius, within(0.05));
-    assertThat(answer.grade()).isEqualTo(Answer.Grade.GOOD);
+    assertThat(answer.grade()).isEqualTo(CheckResult.Grade.GOOD);
   }
 
   /** IAPWS-IF97 (2007), tables 35 and 36: its verification values of region 4. */
@@ -48,9 +48,9 @@ class PublishedValuesTest {
     "121, 103.7 kPa, air (gauge), 121.0"
   })
   void steam_on_the_table_is_good(String celsius, String pressure, String as, double saturation) {
-    Answer answer =
+    CheckResult answer =
         Bench.answer("steam", "celsius=%s;pressure=%s;as=%s".formatted(celsius, pressure, as));
-    assertThat(answer.grade()).isEqualTo(Answer.Grade.GOOD);
+    assertThat(answer.grade()).isEqualTo(CheckResult.Grade.GOOD);
     assertThat(Bench.result(answer, "saturation")).isCloseTo(saturation, within(0.15));
   }
 
@@ -78,7 +78,7 @@ class PublishedValuesTest {
     "single-phase 230, 253, GOOD",
     "single-phase 230, 206, BAD"
   })
-  void the_supplys_bands_are_the_standards(String system, String volts, Answer.Grade grade) {
+  void the_supplys_bands_are_the_standards(String system, String volts, CheckResult.Grade grade) {
     assertThat(Bench.answer("supply", "system=%s;line=%s".formatted(system, volts)).grade())
         .isEqualTo(grade);
   }
@@ -95,7 +95,7 @@ class PublishedValuesTest {
   })
   void conductors_have_the_ohms_of_their_tables(
       String size, String celsius, String length, double ohms) {
-    Answer answer =
+    CheckResult answer =
         Bench.answer(
             "wire",
             "size=%s;length=%s;amperes=1;volts=120;celsius=%s".formatted(size, length, celsius));
@@ -115,14 +115,14 @@ class PublishedValuesTest {
   @ParameterizedTest
   @CsvSource({"0, 0, 35", "2, 0, 25", "1, 2, 25", "4, 2, 10"})
   void ducts_are_as_long_as_irc_m1502_allows(String square, String half, double feet) {
-    Answer answer =
+    CheckResult answer =
         Bench.answer("duct-length", "length=%s ft;square=%s;half=%s".formatted(feet, square, half));
-    assertThat(answer.grade()).isEqualTo(Answer.Grade.GOOD);
+    assertThat(answer.grade()).isEqualTo(CheckResult.Grade.GOOD);
     assertThat(Bench.result(answer, "allowed")).isCloseTo(feet * 0.3048, within(1e-9));
-    Answer longer =
+    CheckResult longer =
         Bench.answer(
             "duct-length", "length=%s ft;square=%s;half=%s".formatted(feet + 0.1, square, half));
-    assertThat(longer.grade()).isEqualTo(Answer.Grade.BAD);
+    assertThat(longer.grade()).isEqualTo(CheckResult.Grade.BAD);
   }
 
   /**
@@ -132,7 +132,7 @@ class PublishedValuesTest {
   @ParameterizedTest
   @CsvSource({"0, 32650", "25, 10000", "50, 3601"})
   void a_thermistor_follows_steinhart_and_hart_both_ways(double celsius, double ohms) {
-    Answer answer =
+    CheckResult answer =
         Bench.answer(
             "thermistor",
             "nominal=10k;at=25;beta=3950;ohms=%s;celsius=%s;steinhart=1.129148e-3 2.34125e-4 8.76741e-8"
@@ -145,7 +145,7 @@ class PublishedValuesTest {
   @ParameterizedTest
   @CsvSource({"91 C, 81, 91", "196 F, 81.1, 91.1", "152 C, 142, 152"})
   void a_thermal_link_opens_up_to_ten_kelvin_early(String rated, double from, double to) {
-    Answer answer = Bench.answer("one-shot", "rated=%s;reads=OL".formatted(rated));
+    CheckResult answer = Bench.answer("one-shot", "rated=%s;reads=OL".formatted(rated));
     assertThat(Bench.result(answer, "opens-from")).isCloseTo(from, within(0.05));
     assertThat(Bench.result(answer, "opens-to")).isCloseTo(to, within(0.05));
   }
@@ -159,7 +159,7 @@ class PublishedValuesTest {
   })
   void a_readings_parts_add_as_squares(
       String function, String reading, String percent, String digits, double standard) {
-    Answer answer =
+    CheckResult answer =
         Bench.answer(
             "meter",
             "function=%s;reading=%s;percent=%s;digits=%s"
@@ -172,7 +172,7 @@ class PublishedValuesTest {
   @ParameterizedTest
   @CsvSource({"10 dH, 178.5, 17.85, 10.43", "20 fH, 200, 20, 11.68", "10 gpg, 171.2, 17.12, 10"})
   void hardness_is_the_same_in_every_unit(String typed, double ppm, double fh, double gpg) {
-    Answer answer = Bench.answer("water", "hardness=" + typed);
+    CheckResult answer = Bench.answer("water", "hardness=" + typed);
     assertThat(Bench.result(answer, "ppm")).isCloseTo(ppm, within(0.004 * ppm));
     assertThat(Bench.result(answer, "fH")).isCloseTo(fh, within(0.004 * fh));
     assertThat(Bench.result(answer, "gpg")).isCloseTo(gpg, within(0.004 * gpg));
@@ -182,7 +182,7 @@ class PublishedValuesTest {
   @ParameterizedTest
   @CsvSource({"10 kW, 40, 790", "5 kW, 20, 790", "15 kW, 60, 790"})
   void air_by_its_rise_is_the_sensible_heat_equation(String watts, double riseF, double cfm) {
-    Answer answer =
+    CheckResult answer =
         Bench.answer("airflow", "watts=%s;in=70 F;out=%s F".formatted(watts, 70 + riseF));
     assertThat(Bench.result(answer, "cfm")).isCloseTo(cfm, within(0.01 * cfm));
   }

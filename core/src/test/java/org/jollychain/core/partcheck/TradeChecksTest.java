@@ -97,8 +97,8 @@ class TradeChecksTest {
       water ! hardness=20 dH ! DOUBTFUL ! Hard
       water ! hardness=4 dH;relief=8 years ! DOUBTFUL ! relief valve is due
       """)
-  void says_what_a_master_would(String key, String typed, Answer.Grade grade, String verdict) {
-    Answer answer = Bench.answer(key, typed);
+  void says_what_a_master_would(String key, String typed, CheckResult.Grade grade, String verdict) {
+    CheckResult answer = Bench.answer(key, typed);
     assertThat(answer.verdict()).contains(verdict);
     assertThat(answer.grade()).isEqualTo(grade);
     assertThat(answer.because()).isNotEmpty();

@@ -13,12 +13,15 @@ import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.guide.Check;
 import org.jollychain.core.guide.Guide;
+import org.jollychain.core.partcheck.PartChecks;
 import org.jollychain.core.plan.TimeCosts;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class CauseFinderTest {
@@ -49,6 +52,34 @@ class CauseFinderTest {
         .findFirst()
         .orElseThrow()
         .probability();
+  }
+
+  @Test
+  void figures_decide_what_the_bench_computes() {
+    Guide guide = Guides.shipped("dryer-electric");
+    VisitEntry longer =
+        new VisitEntry(VisitEntry.Kind.COMPUTED, "duct-length", "length=12 m; square=3");
+    assertThat(DerivedChecks.of(guide, List.of(longer)))
+        .containsExactly(new VisitEntry(VisitEntry.Kind.CHECK, "duct-length", "over"));
+    Sheet dryer = Sheets.shipped("dryer-timer-240");
+    assertThatThrownBy(
+            () ->
+                new VisitEntry(VisitEntry.Kind.COMPUTED, "duct-length", "length=12 m")
+                    .check(dryer, Optional.of(guide)))
+        .hasMessageContaining("square: is missing");
+    assertThatThrownBy(
+            () ->
+                new VisitEntry(VisitEntry.Kind.COMPUTED, "hood-flap", "length=12 m")
+                    .check(dryer, Optional.of(guide)))
+        .hasMessageContaining("not decided by figures");
+  }
+
+  @ParameterizedTest
+  @MethodSource("org.jollychain.core.Guides#keys")
+  void every_bench_a_guide_names_is_there(String key) {
+    for (Check check : Guides.shipped(key).checks().values()) {
+      check.bench().ifPresent(b -> assertThat(PartChecks.withKey(b.key())).isNotNull());
+    }
   }
 
   @Test

@@ -90,7 +90,7 @@ class TimelineTest {
             VisitEntry.Kind.WATCHED,
             "stages",
             "call 0; blower 1; one-in 8; two-in 60; ends 400; two-out 410");
-    assertThat(Timeline.withChecks(guide, List.of(run)))
+    assertThat(DerivedChecks.of(guide, List.of(run)))
         .containsExactly(new VisitEntry(VisitEntry.Kind.CHECK, "release", "stays"));
   }
 

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.partcheck.InvalidInputsException;
 import org.jollychain.core.text.InvalidTextException;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -45,6 +46,17 @@ class Problems extends ResponseEntityExceptionHandler {
             HttpStatus.UNPROCESSABLE_CONTENT, UnreadableBody.readable(e.getMessage()));
     problem.setTitle("This cannot be evidence");
     problem.setProperty("field", e.field());
+    return problem;
+  }
+
+  @ExceptionHandler
+  ProblemDetail inputs(InvalidInputsException e) {
+    ProblemDetail problem =
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.UNPROCESSABLE_CONTENT, UnreadableBody.readable(e.getMessage()));
+    problem.setTitle("This cannot be checked so");
+    problem.setProperty("field", e.problems().get(0).field());
+    problem.setProperty("problems", e.problems());
     return problem;
   }
 

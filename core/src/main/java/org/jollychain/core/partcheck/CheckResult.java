@@ -18,7 +18,7 @@ import org.jollychain.core.quantity.Kebab;
  * @param meaning what it means for the unit
  * @param next what to do
  */
-public record Answer(
+public record CheckResult(
     Grade grade,
     String verdict,
     List<Value> results,
@@ -122,8 +122,9 @@ public record Answer(
       return this;
     }
 
-    Answer done() {
-      return new Answer(grade, verdict, results, because, band, source, meaning, next, picture);
+    CheckResult done() {
+      return new CheckResult(
+          grade, verdict, results, because, band, source, meaning, next, picture);
     }
   }
 }

@@ -1,0 +1,64 @@
+package org.jollychain.server.bench;
+
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.hasItem;
+import static org.hamcrest.Matchers.hasSize;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import org.jollychain.server.ServerTest;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.http.MediaType;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.ResultActions;
+
+@ServerTest
+@AutoConfigureMockMvc
+class BenchTest {
+
+  @Autowired private MockMvc http;
+
+  private ResultActions check(String key, String body) throws Exception {
+    return http.perform(
+        post("/api/checks/" + key).contentType(MediaType.APPLICATION_JSON).content(body));
+  }
+
+  @Test
+  void every_check_is_listed_with_what_it_asks_for() throws Exception {
+    http.perform(get("/api/checks"))
+        .andExpect(jsonPath("$[0].key").value("element"))
+        .andExpect(jsonPath("$[0].kinds").value(hasItem("heating-element")))
+        .andExpect(jsonPath("$[0].inputs[0].name").value("watts"))
+        .andExpect(jsonPath("$[0].inputs[0].unit").value("W"));
+  }
+
+  @Test
+  void a_check_is_answered_with_its_arithmetic_and_source() throws Exception {
+    check("element", "{\"watts\": \"4500\", \"volts\": \"240 V\", \"ohms\": \"12.8\"}")
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.verdict").value("Sound"))
+        .andExpect(jsonPath("$.grade").value("good"))
+        .andExpect(jsonPath("$.results[?(@.name == 'expected-ohms')].value").value(12.8))
+        .andExpect(jsonPath("$.results[0].unit").isNotEmpty())
+        .andExpect(jsonPath("$.because[0]").isNotEmpty())
+        .andExpect(jsonPath("$.band").isNotEmpty())
+        .andExpect(jsonPath("$.source").isNotEmpty());
+  }
+
+  @Test
+  void what_cannot_be_is_said_at_every_field() throws Exception {
+    check("element", "{\"watts\": \"-3\", \"volts\": \"40 kV\"}")
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.problems").value(hasSize(2)))
+        .andExpect(jsonPath("$.problems[0].field").value("watts"))
+        .andExpect(jsonPath("$.problems[1].message").value(containsString("cannot be")));
+    check("elemant", "{}")
+        .andExpect(status().isNotFound())
+        .andExpect(jsonPath("$.detail").value(containsString("did you mean")));
+    check("element", "[]").andExpect(status().isBadRequest());
+  }
+}
