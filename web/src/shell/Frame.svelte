@@ -48,7 +48,7 @@
     <a href="/guides" use:link>Guides</a>
     <a href="/shop" use:link>Shop</a>
   </nav>
-  <button type="button" onclick={switchTheme}>{dark ? 'Paper' : 'Basement'}<span> theme</span></button>
+  <button type="button" onclick={switchTheme}>{dark ? 'Paper' : 'Basement'}<span>&nbsp;theme</span></button>
 </header>
 <main>
   <Router {routes} />
@@ -102,6 +102,8 @@
     }
     nav {
       gap: 0.75rem;
+      min-width: 0;
+      overflow-x: auto;
     }
   }
   nav a:hover,

@@ -61,7 +61,7 @@
     <label class:wide={input.kind === 'log'}>
       <span
         >{input.title}{input.unit && input.unit !== 'Ω' ? `, ${input.unit}` : input.unit ? ', ohm' : ''}
-        {#if !input.required}<small class="soft">if known</small>{/if}</span
+        {#if !input.required}<small class="soft">· if known</small>{/if}</span
       >
       {#if input.kind === 'choice'}
         <select bind:value={typed[input.name]}>

@@ -1,6 +1,6 @@
 <script lang="ts">
   /** A log of lines: typed, pasted or brought from a file; an event's button writes its line with the time. */
-  let { example, text = $bindable('') }: { example: string; text?: string | undefined } = $props();
+  let { example, text = $bindable() }: { example: string; text?: string | undefined } = $props();
 
   const MS_PER_MINUTE = 60_000;
 

@@ -86,6 +86,17 @@ describe('the bench', () => {
     expect(screen.getByLabelText(/Rated power/)).toHaveValue('-3');
   });
 
+  it('shows a check that asks for a log', async () => {
+    const log = {
+      ...element,
+      key: 'burner',
+      inputs: [input('log', 'A line each', { kind: 'log', example: '0 glow' })]
+    };
+    vi.spyOn(api, 'checks').mockResolvedValue([log]);
+    render(BenchScreen, { params: { key: 'burner' } });
+    expect(await screen.findByRole('button', { name: 'glow' })).toBeInTheDocument();
+  });
+
   it('writes the line of an event with its time', async () => {
     const log = render(LogPad, { example: '0 glow\n32 flame', text: '' });
     await userEvent.click(screen.getByRole('button', { name: 'glow' }));

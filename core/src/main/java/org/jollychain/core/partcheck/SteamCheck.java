@@ -56,8 +56,8 @@ final class SteamCheck implements PartCheck {
                         ? "Pressure above the table: the sensor reads low, or air is left"
                         : "Temperature without pressure: a leak, or the sensor reads high")
             .measured("saturation", saturated, Dimension.CELSIUS, TOLERANCE_KELVIN)
-            .result("pressure-due", due, Dimension.PASCALS)
-            .result("absolute", absolute, Dimension.PASCALS)
+            .result("pressure-due", due / 1000, "kPa")
+            .result("absolute", absolute / 1000, "kPa")
             .result("off", off, Dimension.KELVIN)
             .result("air-share", off < 0 ? share : 0, "")
             .because(
