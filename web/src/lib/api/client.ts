@@ -45,6 +45,7 @@ export type ToWatch = components['schemas']['ToWatch'];
 export type Timeline = components['schemas']['Timeline'];
 export type FoundSheets = components['schemas']['Found'];
 export type BenchCard = components['schemas']['Card'];
+export type Ratings = components['schemas']['Ratings'];
 export type BenchInput = BenchCard['inputs'][number];
 export type BenchAnswer = components['schemas']['CheckResult'];
 export type Item = components['schemas']['Item'];
@@ -192,6 +193,8 @@ export const api = {
   restoreSheet: (key: string) => request<SheetRevision>('PUT', `/api/sheets/${key}/restore`),
   assess: (caseText: string) =>
     send('POST', '/api/assess', caseText, YAML_TYPE).then((r) => r.json() as Promise<Assessed>),
+  benchOf: (job: string, part: string) =>
+    request<Ratings[]>('GET', `/api/jobs/${job}/bench/${encodeURIComponent(part)}`),
   checks: () => request<BenchCard[]>('GET', '/api/checks'),
   check: (key: string, typed: Record<string, string>) =>
     request<BenchAnswer>('POST', `/api/checks/${key}`, typed),

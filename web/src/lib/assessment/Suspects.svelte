@@ -9,13 +9,16 @@
     assessment,
     confirmBy,
     found = assessment.leading.confirmed,
-    onselect
+    onselect,
+    onbench
   }: {
     assessment: Assessment;
     confirmBy: string;
     /** Whether no test is due any more. */
     found?: boolean;
     onselect: (part: string) => void;
+    /** Where a part may be checked by itself. */
+    onbench?: ((part: string, title: string) => void) | undefined;
   } = $props();
 
   const SHOWN = 5;
@@ -93,6 +96,13 @@
           </summary>
           <ul class="because">
             {#each suspect.because as reason, r (r)}<li>{reason}</li>{/each}
+            {#if onbench && assessment.parts.some((p) => p.id === suspect.id)}
+              <li>
+                <button type="button" class="quiet-button" onclick={() => onbench(suspect.id, suspect.title)}
+                  >Check it on the bench</button
+                >
+              </li>
+            {/if}
           </ul>
         </details>
       </li>

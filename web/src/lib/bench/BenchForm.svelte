@@ -58,7 +58,11 @@
 
 <div class="fields">
   {#each card.inputs as input (input.name)}
-    <label class:wide={input.kind === 'log'}>
+    <svelte:element
+      this={input.kind === 'log' ? 'div' : 'label'}
+      class="field"
+      class:wide={input.kind === 'log'}
+    >
       <span
         >{input.title}{input.unit && input.unit !== 'Ω' ? `, ${input.unit}` : input.unit ? ', ohm' : ''}
         {#if !input.required}<small class="soft">· if known</small>{/if}</span
@@ -69,7 +73,7 @@
           {#each input.choices as choice (choice)}<option>{choice}</option>{/each}
         </select>
       {:else if input.kind === 'log'}
-        <LogPad example={input.example} bind:text={typed[input.name]} />
+        <LogPad title={input.title} example={input.example} bind:text={typed[input.name]} />
       {:else}
         <input
           class="figure"
@@ -80,7 +84,7 @@
         />
       {/if}
       {#if scolded(input.name)}<small class="wrong" role="alert">{scolded(input.name)}</small>{/if}
-    </label>
+    </svelte:element>
   {/each}
 </div>
 {#if error && begun}<p class="failed" role="alert">{error}</p>{/if}
@@ -91,7 +95,7 @@
     grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
     gap: 12px 16px;
   }
-  label {
+  .field {
     display: grid;
     gap: 3px;
     align-content: start;

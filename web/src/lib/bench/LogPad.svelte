@@ -1,6 +1,10 @@
 <script lang="ts">
   /** A log of lines: typed, pasted or brought from a file; an event's button writes its line with the time. */
-  let { example, text = $bindable() }: { example: string; text?: string | undefined } = $props();
+  let {
+    title,
+    example,
+    text = $bindable()
+  }: { title: string; example: string; text?: string | undefined } = $props();
 
   const MS_PER_MINUTE = 60_000;
 
@@ -35,7 +39,13 @@
       <button type="button" onclick={() => event(name)}>{name}</button>
     {/each}
   </div>
-  <textarea class="figure" rows="6" placeholder={example} spellcheck="false" bind:value={text}></textarea>
+  <textarea
+    aria-label={title}
+    class="figure"
+    rows="6"
+    placeholder={example}
+    spellcheck="false"
+    bind:value={text}></textarea>
 </div>
 
 <style>

@@ -98,7 +98,7 @@ describe('the bench', () => {
   });
 
   it('writes the line of an event with its time', async () => {
-    const log = render(LogPad, { example: '0 glow\n32 flame', text: '' });
+    const log = render(LogPad, { title: 'Log', example: '0 glow\n32 flame', text: '' });
     await userEvent.click(screen.getByRole('button', { name: 'glow' }));
     await userEvent.click(screen.getByRole('button', { name: 'flame' }));
     await waitFor(() =>

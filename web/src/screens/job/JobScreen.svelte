@@ -4,6 +4,7 @@
   import type { Entry } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import { isField, keyMeaning } from '../../lib/input/shortcuts';
+  import BenchDialog from './dialogs/BenchDialog.svelte';
   import KeysDialog from './dialogs/KeysDialog.svelte';
   import PlanDialog from './dialogs/PlanDialog.svelte';
   import StrikeDialog from './dialogs/StrikeDialog.svelte';
@@ -21,7 +22,11 @@
 
   let { params }: { params: { id: string } } = $props();
 
-  type Dialog = { kind: 'plan' } | { kind: 'keys' } | { kind: 'strike'; entry: Entry };
+  type Dialog =
+    | { kind: 'plan' }
+    | { kind: 'keys' }
+    | { kind: 'strike'; entry: Entry }
+    | { kind: 'bench'; part: string; title: string };
 
   const session = $derived(new JobSession(params.id));
   const view = $derived(session.view);
@@ -144,6 +149,7 @@
       bind:field
       onlog={() => log()}
       onstrike={strike}
+      onbench={(part, title) => (dialog = { kind: 'bench', part, title })}
     />
   {/if}
 {/if}
@@ -159,6 +165,15 @@
 {:else if dialog?.kind === 'strike'}
   {@const { entry } = dialog}
   <StrikeDialog onstrike={(why) => session.strike(entry, why)} onclose={close} />
+{:else if dialog?.kind === 'bench'}
+  {@const { part, title } = dialog}
+  <BenchDialog
+    job={session.id}
+    {part}
+    {title}
+    onlog={(told) => session.tell('benched', part, told)}
+    onclose={close}
+  />
 {:else if dialog?.kind === 'keys'}
   <KeysDialog onclose={close} />
 {/if}

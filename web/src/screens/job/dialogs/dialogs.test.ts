@@ -2,6 +2,7 @@ import { render, screen, waitFor } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api, type Forecast, Problem } from '../../../lib/api/client';
+import BenchDialog from './BenchDialog.svelte';
 import PlanDialog from './PlanDialog.svelte';
 import StrikeDialog from './StrikeDialog.svelte';
 
@@ -111,5 +112,60 @@ describe('the dialog of striking out', () => {
     onstrike.mockReturnValue(new Promise(() => {}));
     await userEvent.type(screen.getByLabelText('Why'), 'slipped{Enter}{Enter}');
     expect(onstrike).toHaveBeenCalledOnce();
+  });
+});
+
+describe('a part on the bench', () => {
+  const card = {
+    key: 'disc-heat-up',
+    title: 'A disc heated slowly',
+    kinds: [],
+    words: [],
+    note: '',
+    inputs: [
+      {
+        name: 'opens-at',
+        title: 'Rated to open at',
+        kind: 'figure' as const,
+        unit: 'C',
+        required: true,
+        example: '121 C',
+        choices: [],
+        least: 0,
+        most: 400
+      }
+    ]
+  };
+  const answer = {
+    grade: 'bad' as const,
+    verdict: 'Opens too early',
+    results: [],
+    because: [],
+    band: '',
+    source: 'Practice.',
+    meaning: '',
+    next: ''
+  };
+
+  it('brings its ratings, and what fails is logged with what was typed', async () => {
+    vi.spyOn(api, 'benchOf').mockResolvedValue([{ card, given: { 'opens-at': '121 C' } }]);
+    const check = vi.spyOn(api, 'check').mockResolvedValue(answer);
+    const onlog = vi.fn().mockResolvedValue(true);
+    const onclose = vi.fn();
+    render(BenchDialog, { job: 'j', part: 'limit', title: 'high limit', onlog, onclose });
+    expect(await screen.findByLabelText(/Rated to open at/)).toHaveValue('121 C');
+    expect(await screen.findByText('✗ Opens too early')).toBeInTheDocument();
+    expect(check).toHaveBeenCalledWith('disc-heat-up', { 'opens-at': '121 C' });
+    await userEvent.click(screen.getByRole('button', { name: 'Log that it failed' }));
+    expect(onlog).toHaveBeenCalledWith('disc-heat-up: opens-at=121 C');
+    await waitFor(() => expect(onclose).toHaveBeenCalled());
+  });
+
+  it('logs nothing that is doubtful', async () => {
+    vi.spyOn(api, 'benchOf').mockResolvedValue([{ card, given: { 'opens-at': '121 C' } }]);
+    vi.spyOn(api, 'check').mockResolvedValue({ ...answer, grade: 'doubtful' });
+    render(BenchDialog, { job: 'j', part: 'limit', title: 'high limit', onlog: vi.fn(), onclose: vi.fn() });
+    expect(await screen.findByText(/Doubtful is no evidence/)).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Log that it passed' })).toBeDisabled();
   });
 });

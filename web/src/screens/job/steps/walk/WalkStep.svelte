@@ -17,7 +17,8 @@
     path,
     field = $bindable(),
     onlog,
-    onstrike
+    onstrike,
+    onbench
   }: {
     session: JobSession;
     view: JobView;
@@ -26,6 +27,7 @@
     field: HTMLInputElement | undefined;
     onlog: () => void;
     onstrike: (entry: Entry) => void;
+    onbench: (part: string, title: string) => void;
   } = $props();
 </script>
 
@@ -57,6 +59,7 @@
       confirmBy={view.plan.confirmBy}
       found={view.assessment.leading.confirmed && view.plan.state !== 'confirm'}
       onselect={(part) => session.selectPart(part)}
+      onbench={session.closed ? undefined : onbench}
     />
   {/snippet}
 </StepFrame>

@@ -44,9 +44,19 @@ class PicturesTest {
       assertThat(page.getByText("By its own test").first()).isVisible();
       take(page, "job-suspect-found");
       button(page, "Go on: Cause").click();
+      String first = page.getByLabel("Next check").innerText();
       page.keyboard().press("1");
-      assertThat(page.getByLabel("Next check")).not().containsText("Duct behind the unit");
+      page.waitForCondition(() -> !page.getByLabel("Next check").innerText().equals(first));
       take(page, "visit-cause");
+      page.getByLabel("Steps").getByText("Supply").click();
+      assertThat(page.getByLabel("At the outlet")).isVisible();
+      take(page, "visit-supply");
+      button(page, "Prove").click();
+      button(page, "The heater cycling").click();
+      for (String key : new String[] {"1", "2", "1"}) {
+        page.keyboard().press(key);
+      }
+      take(page, "visit-stopwatch");
       button(page, "Walk the chain").click();
 
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Basement theme"))
@@ -86,6 +96,19 @@ class PicturesTest {
           .fill(Files.readString(Path.of("../docs/cases/water-heater-leak.yaml")));
       assertThat(sheets.getByText("upper element leaking to the case")).isVisible();
       take(sheets, "sheet-case");
+
+      sheets.navigate(application.address() + "#/units/LAU-1");
+      assertThat(sheets.getByLabel("Visits")).isVisible();
+      take(sheets, "unit");
+      sheets.navigate(application.address() + "#/bench/element");
+      sheets.getByLabel("Rated power").fill("4500");
+      sheets.getByLabel("Rated voltage").fill("240");
+      sheets.getByLabel("Ohms read across it").fill("14.6");
+      assertThat(sheets.getByLabel("Answer")).containsText("Too many ohms");
+      take(sheets, "bench");
+      sheets.navigate(application.address() + "#/guides/dryer-electric");
+      assertThat(sheets.getByLabel("Causes")).isVisible();
+      take(sheets, "guide");
 
       Page phone = chromium.page(390, 844, false);
       phone.navigate(page.url());

@@ -12,6 +12,7 @@ import org.jollychain.core.diagnosis.Assessment.Measured;
 import org.jollychain.core.diagnosis.Assessment.ModeProbability;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
 import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Culprit;
@@ -85,9 +86,7 @@ final class Verdicts {
 
   List<PartAssessment> all() {
     List<PartAssessment> all = new ArrayList<>();
-    for (Part part : sheet.parts().values()) {
-      all.add(assess(part));
-    }
+    sheet.parts().values().forEach(part -> all.add(assess(part)));
     sheet
         .commands()
         .values()
@@ -140,7 +139,10 @@ final class Verdicts {
       for (int i = 1; i < worse.size() && bad <= LIMITS.contradicted(); i++) {
         bad = Math.max(bad, counterfactuals.ratioIfAlso(part.id(), worse.get(i)));
       }
-      if (probability < LIMITS.doubted() && Math.max(open, bad) <= LIMITS.contradicted()) {
+      boolean fits =
+          Inspection.passed(part.id(), posterior.evidence())
+              || Math.max(open, bad) <= LIMITS.contradicted();
+      if (probability < LIMITS.doubted() && fits) {
         verdict = Verdict.SOUND;
         measured.filter(m -> m.amperes() > 0).ifPresent(m -> because.add(cost(m)));
       } else if (probability < LIMITS.doubted() && open <= LIMITS.excluded()) {

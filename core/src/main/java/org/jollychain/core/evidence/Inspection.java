@@ -38,12 +38,36 @@ public record Inspection(
     /** What is read jumps when its terminals are moved. */
     JUMPS_WHEN_MOVED,
     /** It looks and moves as it should. */
-    LOOKS_SOUND;
+    LOOKS_SOUND,
+    /** Taken out and checked by itself, it failed. */
+    BENCH_FAILED,
+    /** Taken out and checked by itself, it did as it should. */
+    BENCH_PASSED;
 
     @Override
     public String toString() {
       return Kebab.of(this);
     }
+  }
+
+  /** Whether the last check of a part by itself went well. */
+  public static boolean passed(String part, List<? extends Evidence> evidence) {
+    return onBench(part, evidence).filter(Finding.BENCH_PASSED::equals).isPresent();
+  }
+
+  /** Whether the last check of a part by itself went badly. */
+  public static boolean failed(String part, List<? extends Evidence> evidence) {
+    return onBench(part, evidence).filter(Finding.BENCH_FAILED::equals).isPresent();
+  }
+
+  private static Optional<Finding> onBench(String part, List<? extends Evidence> evidence) {
+    return evidence.stream()
+        .filter(Inspection.class::isInstance)
+        .map(Inspection.class::cast)
+        .filter(i -> i.part.equals(part))
+        .map(Inspection::finding)
+        .filter(f -> f == Finding.BENCH_FAILED || f == Finding.BENCH_PASSED)
+        .reduce((first, last) -> last);
   }
 
   /**

@@ -1,5 +1,6 @@
 package org.jollychain.core.inference;
 
+import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import org.jollychain.core.evidence.Inspection;
@@ -37,7 +38,23 @@ public record InspectionModel(double onSound, Map<FaultMode, Double> byMode) {
           found(
               Finding.LOOKS_SOUND,
               0.9,
-              Map.of(FaultMode.OPEN, 0.55, FaultMode.DROPPING, 0.4, FaultMode.STUCK, 0.6)));
+              Map.of(FaultMode.OPEN, 0.55, FaultMode.DROPPING, 0.4, FaultMode.STUCK, 0.6)),
+          found(Finding.BENCH_FAILED, 0.003, ownTest(0.9)),
+          found(Finding.BENCH_PASSED, 0.97, ownTest(0.05)));
+
+  /**
+   * The same for every mode, but for what the bench may not see, and what is no fault of its own.
+   */
+  private static Map<FaultMode, Double> ownTest(double share) {
+    Map<FaultMode, Double> rows = new EnumMap<>(FaultMode.class);
+    for (FaultMode mode : FaultMode.values()) {
+      rows.put(mode, share);
+    }
+    rows.put(FaultMode.INTERMITTENT, 0.5);
+    rows.put(FaultMode.TRIPPED, 0.5);
+    rows.remove(FaultMode.NOT_MADE);
+    return rows;
+  }
 
   private static Map.Entry<Finding, InspectionModel> found(
       Finding finding, double onSound, Map<FaultMode, Double> byMode) {

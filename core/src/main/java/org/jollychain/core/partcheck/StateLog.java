@@ -7,7 +7,7 @@ import org.jollychain.core.quantity.Dimension;
 
 /**
  * A log as it is pasted or told: a line an event, with its time, a temperature where one was read,
- * and what happened. Commas, semicolons and tabs may stand between them.
+ * and what happened. Commas and tabs may stand between them; an upright stroke is a new line too.
  */
 final class StateLog {
 
@@ -30,7 +30,7 @@ final class StateLog {
   static List<Line> read(String input, String text, boolean temperatures, List<String> events) {
     List<Line> lines = new ArrayList<>();
     int number = 0;
-    for (String raw : text.split("\\R")) {
+    for (String raw : text.split("\\R|\\|")) {
       number++;
       if (raw.isBlank()) {
         continue;

@@ -31,6 +31,9 @@ record CauseProblem(List<Cause> causes, Collection<Check> checks, TimeCosts cost
 
   private static final double LEAST_BITS = 0.05;
 
+  /** What every check costs beside its minutes, however short it is (min); common practice. */
+  private static final double ATTENTION = 1;
+
   @Override
   public OutcomeTable outcomes(Check check) {
     int[] classOf = new int[causes.size() + 1];
@@ -48,7 +51,7 @@ record CauseProblem(List<Cause> causes, Collection<Check> checks, TimeCosts cost
     boolean after = check.power() == Check.Power.ANY ? on : check.power() == Check.Power.ON;
     double switching = after == on ? 0 : after ? costs.energise() : costs.isolate();
     double minutes = check.minutes() + switching;
-    return new Step<>(minutes, minutes, after);
+    return new Step<>(minutes, minutes + ATTENTION, after);
   }
 
   @Override

@@ -1,19 +1,12 @@
 package org.jollychain.core.visit;
 
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.NoSuchElementException;
 import java.util.stream.Stream;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.guide.Check;
 import org.jollychain.core.guide.Guide;
 import org.jollychain.core.guide.Watch;
 import org.jollychain.core.partcheck.CheckResult;
-import org.jollychain.core.partcheck.Inputs;
-import org.jollychain.core.partcheck.InvalidInputsException;
-import org.jollychain.core.partcheck.PartCheck;
-import org.jollychain.core.partcheck.PartChecks;
 
 /**
  * What of an entry counts as the outcome of a check of the guide without being told as one: a run
@@ -66,27 +59,12 @@ final class DerivedChecks {
                 () ->
                     new EvidenceException(
                         "subject", "\"%s\" is not decided by figures".formatted(check.title())));
-    Map<String, String> inputs = new LinkedHashMap<>();
-    for (String one : typed.split(";")) {
-      String[] sides = one.split("=", 2);
-      if (sides.length == 2) {
-        inputs.put(sides[0].strip(), sides[1].strip());
-      }
+    CheckResult answer = OnBench.answer(bench.key() + ": " + typed);
+    if (answer.grade() == CheckResult.Grade.PLAIN) {
+      throw new EvidenceException(
+          "value", "these figures say what is, not whether it is right; give what is due as well");
     }
-    try {
-      PartCheck made = PartChecks.withKey(bench.key());
-      CheckResult answer = made.answer(Inputs.of(made.card(), inputs));
-      String grade = answer.grade().toString();
-      String outcome =
-          bench.outcomes().getOrDefault(grade, bench.outcomes().getOrDefault("bad", ""));
-      if (answer.grade() == CheckResult.Grade.PLAIN) {
-        throw new EvidenceException(
-            "value",
-            "these figures say what is, not whether it is right; give what is due as well");
-      }
-      return outcome;
-    } catch (InvalidInputsException | NoSuchElementException e) {
-      throw new EvidenceException("value", e.getMessage());
-    }
+    String bad = bench.outcomes().getOrDefault("bad", "");
+    return bench.outcomes().getOrDefault(answer.grade().toString(), bad);
   }
 }

@@ -45,6 +45,8 @@ public record VisitEntry(Kind kind, String subject, String value) {
     CHECK,
     /** A check of the guide that figures decide; its value is what was typed on the bench. */
     COMPUTED,
+    /** A part of the sheet was checked on the bench; its value is the check and what was typed. */
+    BENCHED,
     /** A cause of the guide was found; or none, for a reason. */
     CAUSE,
     /** An action of the guide was done. */
@@ -85,6 +87,10 @@ public record VisitEntry(Kind kind, String subject, String value) {
         Map<String, Check> checks = guide.map(Guide::checks).orElse(Map.of());
         known("check", checks.keySet());
         DerivedChecks.computed(checks.get(subject), value);
+      }
+      case BENCHED -> {
+        known("part", sheet.parts().keySet());
+        OnBench.answer(value);
       }
       case CAUSE -> {
         if (subject.equals(NO_CAUSE)) {

@@ -17,6 +17,7 @@ import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.core.visit.CauseFinder;
+import org.jollychain.core.visit.OnBench;
 import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.Progress;
 import org.jollychain.core.visit.Told;
@@ -106,6 +107,7 @@ public class JobAssessor {
           standing.add(e.item().takenAt(e.takenAt()).on(engine.sheet(), meters, e.id().toString()));
         }
       }
+      standing.addAll(OnBench.findings(engine.sheet(), told()));
       return standing;
     }
 

@@ -4,6 +4,7 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jollychain.core.partcheck.Ratings;
 import org.jollychain.core.plan.DecisionTree;
 import org.jollychain.core.plan.Forecast;
 import org.jollychain.core.visit.Outcome;
@@ -138,6 +139,12 @@ class JobController {
     return paper.pdf(
         "route-card.xhtml",
         Map.of("view", assessor.view(id), "paper", assessor.routePaper(id, depth)));
+  }
+
+  /** The bench's checks for a part of the unit, with its ratings filled in. */
+  @GetMapping("/{id}/bench/{part}")
+  List<Ratings> bench(@PathVariable UUID id, @PathVariable String part) {
+    return jobs.bench(id, part);
   }
 
   /** What is left with the customer. */

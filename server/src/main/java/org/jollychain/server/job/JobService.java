@@ -6,8 +6,10 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.partcheck.Ratings;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.text.Nearest;
 import org.jollychain.core.visit.Outcome;
 import org.jollychain.server.guide.GuideRevision;
 import org.jollychain.server.guide.GuideService;
@@ -166,6 +168,22 @@ public class JobService {
     if (job.closedAt() == null) {
       throw RefusedException.conflict("follows: that visit is still open; go on with it.");
     }
+  }
+
+  /**
+   * The bench's checks for a part of a job's unit, with its ratings filled in.
+   *
+   * @throws RefusedException when there is no such job or part
+   */
+  List<Ratings> bench(UUID id, String part) {
+    Job job = found(jobs, id);
+    Sheet sheet = sheets.sheet(job.sheetKey(), job.sheetRevision());
+    if (!sheet.parts().containsKey(part)) {
+      throw RefusedException.notFound(
+          "There is no part \"%s\" on this sheet%s."
+              .formatted(part, Nearest.suggestion(part, sheet.parts().keySet())));
+    }
+    return Ratings.of(sheet.part(part), sheet.supply());
   }
 
   private static String title(Sheet sheet, String complaint) {

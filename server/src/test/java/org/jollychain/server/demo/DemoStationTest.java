@@ -34,7 +34,7 @@ class DemoStationTest {
     demo.run(new DefaultApplicationArguments());
     demo.run(new DefaultApplicationArguments());
     List<JobSummary> all = jobs.list(JobSearch.ALL).jobs();
-    assertThat(all).hasSize(14);
+    assertThat(all).hasSize(15);
     assertThat(all).filteredOn(j -> j.job().closedAt() == null).hasSize(3);
     assertThat(all)
         .filteredOn(j -> j.job().unitTag().equals("LAU-2"))

@@ -4,8 +4,11 @@ import static java.time.format.DateTimeFormatter.BASIC_ISO_DATE;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.everyItem;
+import static org.hamcrest.Matchers.greaterThan;
 import static org.hamcrest.Matchers.hasItem;
 import static org.hamcrest.Matchers.hasSize;
+import static org.hamcrest.Matchers.is;
 import static org.hamcrest.Matchers.startsWith;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -190,6 +193,32 @@ class VisitHttpTest {
         .andExpect(jsonPath("$.detail").value(containsString("like for like")));
     tell("guessed", "lint-duct", "").andExpect(status().is4xxClientError());
     tell("cause", "none", " ").andExpect(jsonPath("$.detail").value(containsString("say why")));
+  }
+
+  @Test
+  void what_failed_on_the_bench_is_condemned_and_its_ratings_come_with_it() throws Exception {
+    http.perform(get(job + "/bench/high-limit"))
+        .andExpect(jsonPath("$[?(@.card.key == 'disc-heat-up')].given['opens-at']").isNotEmpty());
+    http.perform(get(job + "/bench/heigh-limit")).andExpect(status().isNotFound());
+    String told = "disc-heat-up: opens-at=121 C; log=0 21C closed | 20 98C open";
+    tell("benched", "high-limit", told)
+        .andExpect(
+            jsonPath("$.assessment.parts[?(@.id == 'high-limit')].probability")
+                .value(everyItem(greaterThan(0.5))));
+    tell("benched", "high-limit", "disc-heat-up: opens-at=x")
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.detail").value(containsString("opens-at")));
+  }
+
+  @Test
+  void a_run_that_was_watched_proves_or_says_what_it_means() throws Exception {
+    tell("watched", "drying", "on 0; off 300; on 420")
+        .andExpect(jsonPath("$.visit.timelines[0].fits").value(true))
+        .andExpect(
+            jsonPath("$.visit.proofs[?(@.id == 'cycles')].answer").value(everyItem(is("yes"))));
+    tell("watched", "drying", "on 0; limit 100; off 101")
+        .andExpect(jsonPath("$.visit.timelines[1].meanings[0]").value(containsString("limit")));
+    tell("watched", "drying", "on 5; off 2").andExpect(status().isUnprocessableContent());
   }
 
   @Test

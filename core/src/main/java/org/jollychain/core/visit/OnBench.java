@@ -1,0 +1,77 @@
+package org.jollychain.core.visit;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.NoSuchElementException;
+import java.util.Optional;
+import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.evidence.Inspection;
+import org.jollychain.core.partcheck.CheckResult;
+import org.jollychain.core.partcheck.Inputs;
+import org.jollychain.core.partcheck.InvalidInputsException;
+import org.jollychain.core.partcheck.PartCheck;
+import org.jollychain.core.partcheck.PartChecks;
+import org.jollychain.core.sheet.Sheet;
+
+/** What was checked on the bench in a visit, and what that is evidence of. */
+public final class OnBench {
+
+  private OnBench() {}
+
+  /**
+   * What a check says.
+   *
+   * @param told its key and what was typed: {@code duct-length: length=6 m; square=2}
+   * @throws EvidenceException when there is no such check, or the figures cannot be
+   */
+  static CheckResult answer(String told) {
+    String[] sides = told.split(":", 2);
+    Map<String, String> inputs = new LinkedHashMap<>();
+    for (String one : sides.length < 2 ? new String[0] : sides[1].split(";")) {
+      String[] pair = one.split("=", 2);
+      if (pair.length == 2) {
+        inputs.put(pair[0].strip(), pair[1].strip());
+      }
+    }
+    try {
+      PartCheck check = PartChecks.withKey(sides[0].strip());
+      return check.answer(Inputs.of(check.card(), inputs));
+    } catch (InvalidInputsException | NoSuchElementException e) {
+      throw new EvidenceException("value", e.getMessage());
+    }
+  }
+
+  /**
+   * What the diagnosis learns of it: a part that came out bad has failed a test of its own, one
+   * that came out good has passed; what is doubtful is neither.
+   */
+  public static List<Inspection> findings(Sheet sheet, List<VisitEntry> entries) {
+    List<Inspection> findings = new ArrayList<>();
+    String situation = sheet.situations().keySet().iterator().next();
+    for (VisitEntry e : entries) {
+      if (e.kind() == VisitEntry.Kind.BENCHED) {
+        finding(answer(e.value()).grade())
+            .ifPresent(
+                f ->
+                    findings.add(
+                        new Inspection(
+                            "bench" + findings.size(),
+                            e.subject(),
+                            situation,
+                            f,
+                            Optional.empty())));
+      }
+    }
+    return findings;
+  }
+
+  private static Optional<Inspection.Finding> finding(CheckResult.Grade grade) {
+    return switch (grade) {
+      case GOOD -> Optional.of(Inspection.Finding.BENCH_PASSED);
+      case BAD -> Optional.of(Inspection.Finding.BENCH_FAILED);
+      case DOUBTFUL, PLAIN -> Optional.empty();
+    };
+  }
+}

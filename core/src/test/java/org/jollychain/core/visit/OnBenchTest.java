@@ -1,0 +1,79 @@
+package org.jollychain.core.visit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.jollychain.core.Readings;
+import org.jollychain.core.Sheets;
+import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.diagnosis.Verdict;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.partcheck.Ratings;
+import org.jollychain.core.sheet.Sheet;
+import org.junit.jupiter.api.Test;
+
+class OnBenchTest {
+
+  private static final Sheet DRYER = Sheets.shipped("dryer-timer-240");
+  private static final Diagnosis DIAGNOSIS = new Diagnosis(DRYER);
+
+  private static VisitEntry benched(String part, String told) {
+    return new VisitEntry(VisitEntry.Kind.BENCHED, part, told);
+  }
+
+  private static Assessment after(VisitEntry... entries) {
+    List<Evidence> evidence = new ArrayList<>(OnBench.findings(DRYER, List.of(entries)));
+    evidence.add(new Readings(DRYER).live("L1-L2 239"));
+    return DIAGNOSIS.assess(evidence, Optional.of("no-heat"));
+  }
+
+  /** A disc that opened at 98 C where 121 C is due. */
+  @Test
+  void a_disc_that_opened_too_early_is_condemned() {
+    VisitEntry early =
+        benched("high-limit", "disc-heat-up: opens-at=121 C; log=0 21C closed | 20 98C open");
+    Assessment assessment = after(early);
+    assertThat(assessment.leading().part()).isEqualTo("high-limit");
+    assertThat(assessment.leading().confirmed()).isTrue();
+  }
+
+  @Test
+  void one_that_passed_is_sound() {
+    VisitEntry good =
+        benched(
+            "high-limit",
+            "disc-heat-up: opens-at=121 C; log=0 21C closed | 8 80C closed | 18 121C open");
+    Assessment.PartAssessment limit =
+        after(good).parts().stream()
+            .filter(p -> p.id().equals("high-limit"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(limit.verdict()).isEqualTo(Verdict.SOUND);
+  }
+
+  @Test
+  void what_is_doubtful_is_no_evidence_and_what_cannot_be_is_refused() {
+    VisitEntry doubtful = benched("element", "element: watts=5200; volts=240; ohms=11k");
+    assertThat(OnBench.findings(DRYER, List.of(doubtful))).isEmpty();
+    assertThatThrownBy(
+            () -> benched("element", "element: watts=-1; volts=240").check(DRYER, Optional.empty()))
+        .isInstanceOf(EvidenceException.class)
+        .hasMessageContaining("watts");
+    assertThatThrownBy(() -> benched("element", "elemant: x=1").check(DRYER, Optional.empty()))
+        .hasMessageContaining("did you mean");
+  }
+
+  @Test
+  void a_part_brings_its_ratings() {
+    Ratings element = Ratings.of(DRYER.part("element"), DRYER.supply()).get(0);
+    assertThat(element.card().key()).isEqualTo("element");
+    assertThat(element.given()).containsKeys("watts", "volts");
+    assertThat(Ratings.of(DRYER.part("high-limit"), DRYER.supply()))
+        .anyMatch(r -> r.card().key().equals("disc-heat-up") && r.given().containsKey("opens-at"));
+  }
+}
