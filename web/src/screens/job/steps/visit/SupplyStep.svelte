@@ -56,7 +56,7 @@
           type="button"
           class={measured ? 'main-button' : 'quiet-button'}
           data-key="Enter"
-          onclick={() => session.turn(1)}>{measured ? 'On' : 'On without it'}</button
+          onclick={() => session.turn(1)}>{measured ? 'Go on' : 'Go on without it'}</button
         >
       {/if}
     </section>

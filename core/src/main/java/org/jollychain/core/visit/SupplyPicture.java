@@ -153,8 +153,9 @@ public record SupplyPicture(
    * Where the supply can be measured: at its own end first, then behind its cord.
    *
    * @param evidence that stands
+   * @param sound whether enough was read: nothing is next then
    */
-  static List<SupplyPicture> of(UnitModel unit, List<? extends Evidence> evidence) {
+  static List<SupplyPicture> of(UnitModel unit, List<? extends Evidence> evidence, boolean sound) {
     Sheet sheet = unit.sheet();
     Optional<Situation> on =
         sheet.situations().values().stream().filter(Situation::supplyOn).findFirst();
@@ -163,11 +164,11 @@ public record SupplyPicture(
     }
     List<SupplyPicture> places = new ArrayList<>();
     Map<String, String> outer = sheet.supply().terminals();
-    places.add(at(unit, on.get(), outer, evidence));
+    places.add(at(unit, on.get(), outer, evidence, sound));
     Map<String, String> inner = new LinkedHashMap<>();
     outer.forEach((id, point) -> inner.put(id, sheet.arrival(point)));
     if (!inner.equals(outer) && !sheet.supply().storedCharge()) {
-      places.add(at(unit, on.get(), inner, evidence));
+      places.add(at(unit, on.get(), inner, evidence, sound));
     }
     return places;
   }
@@ -176,7 +177,8 @@ public record SupplyPicture(
       UnitModel unit,
       Situation situation,
       Map<String, String> terminals,
-      List<? extends Evidence> evidence) {
+      List<? extends Evidence> evidence,
+      boolean sound) {
     Sheet sheet = unit.sheet();
     Supply supply = sheet.supply();
     boolean outer = terminals.equals(supply.terminals());
@@ -187,7 +189,7 @@ public record SupplyPicture(
         Field field =
             field(
                 unit, situation, terminals.get(pair.get(0)), terminals.get(pair.get(1)), evidence);
-        boolean first = fields.stream().noneMatch(f -> f.shown().isEmpty());
+        boolean first = !sound && fields.stream().noneMatch(f -> f.shown().isEmpty());
         fields.add(first && field.shown().isEmpty() ? field.asNext() : field);
       }
     }

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Guide;
@@ -141,7 +142,7 @@ public record Visit(
             List.of(),
             guide.map(g -> hazards(g, told)).orElse(List.of()),
             guide.map(g -> simple(g, told)).orElse(List.of()),
-            SupplyPicture.of(unit, evidence),
+            SupplyPicture.of(unit, evidence, assessment.supply().verdict() == SupplyVerdict.SOUND),
             accesses(sheet, told, plan),
             cause,
             guide.map(g -> actions(g, told, found)).orElse(List.of()),

@@ -16,7 +16,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class SupplyPictureTest {
 
   private static List<SupplyPicture> of(String key, List<? extends Evidence> evidence) {
-    return SupplyPicture.of(new Diagnosis(Sheets.shipped(key)).unit(), evidence);
+    return SupplyPicture.of(new Diagnosis(Sheets.shipped(key)).unit(), evidence, false);
   }
 
   private static SupplyPicture.Field first(String key) {
