@@ -45,6 +45,7 @@ export type ToWatch = components['schemas']['ToWatch'];
 export type Timeline = components['schemas']['Timeline'];
 export type FoundSheets = components['schemas']['Found'];
 export type BenchCard = components['schemas']['Card'];
+export type KeptResult = components['schemas']['KeptResult'];
 export type Ratings = components['schemas']['Ratings'];
 export type BenchInput = BenchCard['inputs'][number];
 export type BenchAnswer = components['schemas']['CheckResult'];
@@ -196,6 +197,9 @@ export const api = {
   benchOf: (job: string, part: string) =>
     request<Ratings[]>('GET', `/api/jobs/${job}/bench/${encodeURIComponent(part)}`),
   checks: () => request<BenchCard[]>('GET', '/api/checks'),
+  benchResults: () => request<KeptResult[]>('GET', '/api/bench-results'),
+  keepResult: (id: string, check: string, inputs: Record<string, string>, note: string) =>
+    request<KeptResult[]>('PUT', `/api/bench-results/${id}`, { check, inputs, note }),
   check: (key: string, typed: Record<string, string>) =>
     request<BenchAnswer>('POST', `/api/checks/${key}`, typed),
   meters: () => request<Meter[]>('GET', '/api/meters'),

@@ -50,6 +50,7 @@ const answer: BenchAnswer = {
 beforeEach(() => {
   vi.restoreAllMocks();
   vi.spyOn(api, 'checks').mockResolvedValue([element, marking]);
+  vi.spyOn(api, 'benchResults').mockResolvedValue([]);
 });
 
 describe('the bench', () => {
@@ -70,6 +71,33 @@ describe('the bench', () => {
       /✓ Sound.*It heats.*expected ohms.*12.8 Ω ± 0.2.*Held against 11.5 to 14.1/
     );
     expect(check).toHaveBeenLastCalledWith('element', { watts: '4500' });
+  });
+
+  it('keeps what somebody wants kept, and finds it again with what was typed', async () => {
+    const one = {
+      id: 'r1',
+      checkKey: 'element',
+      typed: 'watts=4500; volts=240',
+      note: 'spare',
+      grade: 'good' as const,
+      verdict: 'Sound',
+      keptAt: '2026-02-03T04:05:06Z'
+    };
+    vi.spyOn(api, 'check').mockResolvedValue(answer);
+    const keep = vi.spyOn(api, 'keepResult').mockResolvedValue([one]);
+    const first = render(BenchScreen, { params: { key: 'element' } });
+    await userEvent.type(await screen.findByLabelText(/Rated power/), '4500');
+    await userEvent.type(await screen.findByLabelText('What part it is'), 'spare');
+    await userEvent.click(screen.getByRole('button', { name: 'Keep it' }));
+    expect(await screen.findByText('Kept.')).toBeInTheDocument();
+    expect(keep).toHaveBeenCalledWith(expect.any(String), 'element', { watts: '4500' }, 'spare');
+    first.unmount();
+
+    vi.spyOn(api, 'benchResults').mockResolvedValue([one]);
+    const again = render(BenchScreen, { params: {} });
+    await userEvent.click(await screen.findByText('Sound'));
+    await again.rerender({ params: { key: 'element' } });
+    expect(await screen.findByLabelText(/Rated power/)).toHaveValue('4500');
   });
 
   it('says at a field what cannot be, and scolds none that is only empty', async () => {

@@ -41,3 +41,16 @@ create index job_listed on job ((closed_at is not null), opened_at desc) where s
 -- a run that was watched is one entry with all its events
 alter table visit_entry drop constraint visit_entry_value_check;
 alter table visit_entry add constraint visit_entry_value_check check (length(value) <= 4000);
+
+-- what was checked on the bench and kept, of no job: what was typed, and the verdict as it was
+create table bench_result (
+  id        uuid        primary key,
+  check_key text        not null,
+  typed     text        not null check (length(typed) <= 4000),
+  note      text        not null default '' check (length(note) <= 200),
+  grade     text        not null,
+  verdict   text        not null,
+  kept_at   timestamptz not null,
+  kept_by   text        not null default ''
+);
+create index bench_result_by_time on bench_result (kept_at desc);

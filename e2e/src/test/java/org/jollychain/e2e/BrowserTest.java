@@ -2,26 +2,20 @@ package org.jollychain.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 
-/** The application and a browser, started once for a class of tests. */
+/**
+ * The application and a browser, started once for all classes of tests that run one after another
+ * in a process, and ended with it.
+ */
 abstract class BrowserTest {
 
-  static Application application;
-  static Chromium chromium;
+  static final Application application = new Application();
+  static final Chromium chromium = new Chromium();
 
-  @BeforeAll
-  static void start() {
-    application = new Application();
-    chromium = new Chromium();
-  }
-
-  @AfterAll
-  static void stop() {
-    chromium.close();
-    application.close();
+  static {
+    // the browser's driver ends with this process by itself
+    Runtime.getRuntime().addShutdownHook(new Thread(application::close));
   }
 
   @AfterEach

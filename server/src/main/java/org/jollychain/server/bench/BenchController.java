@@ -1,28 +1,43 @@
 package org.jollychain.server.bench;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.NoSuchElementException;
+import java.util.Objects;
+import java.util.UUID;
 import org.jollychain.core.partcheck.Card;
 import org.jollychain.core.partcheck.CheckResult;
-import org.jollychain.core.partcheck.Inputs;
 import org.jollychain.core.partcheck.PartCheck;
 import org.jollychain.core.partcheck.PartChecks;
-import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Stamps;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
-@RequestMapping(path = "/api/checks", produces = MediaType.APPLICATION_JSON_VALUE)
+@RequestMapping(produces = MediaType.APPLICATION_JSON_VALUE)
 class BenchController {
 
+  private final BenchService bench;
+  private final Stamps stamps;
+
+  BenchController(BenchService bench, Stamps stamps) {
+    this.bench = bench;
+    this.stamps = stamps;
+  }
+
   /** Every check of a part, with what it asks for. */
-  @GetMapping
+  @GetMapping("/api/checks")
   List<Card> all() {
     return PartChecks.all().stream().map(PartCheck::card).toList();
   }
@@ -30,16 +45,40 @@ class BenchController {
   /**
    * Makes a check; nothing is stored.
    *
-   * @param typed what was typed, by the names of its inputs
+   * @param typed what was typed, by the names of its inputs; a figure may be a number, and all of
+   *     it may stand under {@code inputs}
    */
-  @PostMapping(path = "/{key}", consumes = MediaType.APPLICATION_JSON_VALUE)
-  CheckResult check(@PathVariable String key, @RequestBody Map<String, String> typed) {
-    PartCheck check;
-    try {
-      check = PartChecks.withKey(key);
-    } catch (NoSuchElementException e) {
-      throw RefusedException.notFound(e.getMessage());
-    }
-    return check.answer(Inputs.of(check.card(), typed));
+  @PostMapping(path = "/api/checks/{key}", consumes = MediaType.APPLICATION_JSON_VALUE)
+  CheckResult check(@PathVariable String key, @RequestBody Map<String, Object> typed) {
+    Map<?, ?> inputs = typed.get("inputs") instanceof Map<?, ?> under ? under : typed;
+    Map<String, String> texts = new LinkedHashMap<>();
+    inputs.forEach((name, value) -> texts.put(name.toString(), Objects.toString(value, "")));
+    return bench.check(key, texts);
+  }
+
+  /** What was kept, the latest first. */
+  @GetMapping("/api/bench-results")
+  List<KeptResult> kept() {
+    return bench.latest();
+  }
+
+  /**
+   * What is to be kept.
+   *
+   * @param check its key
+   * @param inputs what was typed
+   * @param note what part it was
+   */
+  record Keeping(
+      @NotBlank @Size(max = 60) String check,
+      @NotNull @Size(max = 40) Map<String, String> inputs,
+      @Nullable @Size(max = 200) String note) {}
+
+  /** Makes a check and keeps it. */
+  @PutMapping(path = "/api/bench-results/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
+  List<KeptResult> keep(@PathVariable UUID id, @RequestBody @Valid Keeping keeping) {
+    String note = keeping.note() == null ? "" : keeping.note();
+    bench.keep(id, keeping.check(), keeping.inputs(), note, stamps.now());
+    return bench.latest();
   }
 }

@@ -1,4 +1,4 @@
-/** The part bench over HTTP; nothing is stored. */
+/** The part bench over HTTP, and what of it is kept. */
 @NullMarked
 package org.jollychain.server.bench;
 

@@ -5,9 +5,11 @@ import static org.hamcrest.Matchers.hasItem;
 import static org.hamcrest.Matchers.hasSize;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.util.UUID;
 import org.jollychain.server.ServerTest;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -15,9 +17,11 @@ import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
+import org.springframework.transaction.annotation.Transactional;
 
 @ServerTest
 @AutoConfigureMockMvc
+@Transactional
 class BenchTest {
 
   @Autowired private MockMvc http;
@@ -47,6 +51,32 @@ class BenchTest {
         .andExpect(jsonPath("$.because[0]").isNotEmpty())
         .andExpect(jsonPath("$.band").isNotEmpty())
         .andExpect(jsonPath("$.source").isNotEmpty());
+  }
+
+  @Test
+  void figures_may_be_numbers_and_stand_under_inputs() throws Exception {
+    check("element", "{\"inputs\": {\"watts\": 4500, \"volts\": 240}}")
+        .andExpect(jsonPath("$.results[?(@.name == 'expected-ohms')].value").value(12.8));
+  }
+
+  @Test
+  void what_is_kept_is_kept_once_with_its_verdict() throws Exception {
+    String id = "/api/bench-results/" + UUID.randomUUID();
+    String body =
+        "{\"check\": \"element\", \"note\": \"spare, shelf 3\", \"inputs\": {\"watts\": \"4500\", \"volts\": \"240\", \"ohms\": \"OL\"}}";
+    for (int i = 0; i < 2; i++) {
+      http.perform(put(id).contentType(MediaType.APPLICATION_JSON).content(body))
+          .andExpect(jsonPath("$[0].verdict").value("Open"))
+          .andExpect(jsonPath("$[0].note").value("spare, shelf 3"))
+          .andExpect(jsonPath("$[0].typed").value(containsString("ohms=OL")));
+    }
+    http.perform(
+            put(id).contentType(MediaType.APPLICATION_JSON).content(body.replace("4500", "3500")))
+        .andExpect(status().isConflict());
+    http.perform(put(id + "0").contentType(MediaType.APPLICATION_JSON).content(body))
+        .andExpect(status().isBadRequest());
+    http.perform(get("/api/bench-results"))
+        .andExpect(jsonPath("$[?(@.note == 'spare, shelf 3')]").value(hasSize(1)));
   }
 
   @Test
