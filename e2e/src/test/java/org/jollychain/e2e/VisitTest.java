@@ -166,7 +166,10 @@ class VisitTest extends BrowserTest {
     assertThat(shown(page, "Cause")).isVisible();
     findTheLint(page, key -> page.locator("[data-key='%s']".formatted(key)).first().tap());
     page.locator("[data-key='1']").first().tap();
-    assertThat(page.getByText("thermal cut-off not renewed")).isVisible();
+    assertThat(
+            page.locator(
+                "button[aria-pressed='true']", new Page.LocatorOptions().setHasText("Done")))
+        .hasCount(1);
     page.locator("input[data-typed]").fill("178C");
     page.locator("form button[type='submit']").first().tap();
     assertThat(shown(page, "Prove")).isVisible();
@@ -180,7 +183,7 @@ class VisitTest extends BrowserTest {
       }
     }
     assertThat(shown(page, "Sign off")).isVisible();
-    tap(page, "Sign off");
+    page.locator("form button[type='submit']").tap();
     assertThat(card(page, "Signed off")).containsText("Repaired");
   }
 
