@@ -16,8 +16,7 @@ import java.util.concurrent.TimeUnit;
 final class Application implements AutoCloseable {
 
   private static final Path JAR = Path.of("../server/target/jolly-chain.jar");
-  private static final String FORK = System.getProperty("jolly.fork", "1");
-  private static final Path LOG = Path.of("target/application-%s.log".formatted(FORK));
+  private static final Path LOG = Path.of("target/application.log");
   private static final Duration PATIENCE = Duration.ofSeconds(90);
 
   private final int port = freePort();
@@ -40,9 +39,8 @@ final class Application implements AutoCloseable {
     waitForEnd();
   }
 
-  /** Classes of tests that run at the same time have each their own. */
   static String database() {
-    return System.getenv("JOLLY_TEST_DB") + "/jolly_e2e_" + FORK;
+    return System.getenv("JOLLY_TEST_DB") + "/jolly_e2e";
   }
 
   private Process start() {

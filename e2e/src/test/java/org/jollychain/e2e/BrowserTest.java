@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import org.junit.jupiter.api.AfterEach;
 
 /**
- * The application and a browser, started once for all classes of tests that run one after another
- * in a process, and ended with it.
+ * The application and a browser, started once for all classes of tests and ended with their
+ * process.
  */
 abstract class BrowserTest {
 

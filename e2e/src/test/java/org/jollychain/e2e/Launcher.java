@@ -18,15 +18,10 @@ final class Launcher implements AutoCloseable {
 
   private final Path home;
 
-  // ports that no other launcher of the tests looks for at the same time
-  private final String port = String.valueOf(Application.freePort());
-
   Launcher() throws IOException {
     home = Files.createTempDirectory("jolly-home");
     // the database's files belong to another user, who has to get there
     Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
-    Path database = Files.createDirectories(home.resolve("postgres"));
-    Files.writeString(database.resolve("port"), String.valueOf(Application.freePort()));
   }
 
   Path home() {
@@ -45,7 +40,6 @@ final class Launcher implements AutoCloseable {
     System.arraycopy(command, 0, all, 1, command.length);
     ProcessBuilder builder = new ProcessBuilder(all).redirectErrorStream(true);
     builder.environment().put("JOLLY_HOME", home.toString());
-    builder.environment().put("JOLLY_PORT", port);
     builder.environment().putAll(environment);
     Path said = Files.createTempFile("jolly", ".txt");
     Process process = builder.redirectOutput(said.toFile()).start();

@@ -54,6 +54,10 @@ class TimelineTest {
       furnace-24v | trials | inducer 0; spark 30; flame 34                  | Stop.
       furnace-24v | heat-up | call 0; inducer 2; glow 30; flame 36; out 40  | flame rod
       autoclave   | empty-cycle | start 0; heat 100; hold 900; vent 1300; done 1500 | level sensor
+      water-heater-instant | lights | tap 0; fan 1; spark 5; code 20      | Sparks and no flame
+      water-heater-instant | lights | tap 0; spark 5; flame 6; shut 60; out 70 | burns on
+      millivolt-heater | pilot | lit 0; let-go 60; out 62                  | when the knob is let go
+      millivolt-heater | pilot | lit 0; let-go 60; call 70; main 75; drop 90 | drops out while it calls
       dryer-electric | drying | on 0; off 1200                              | Not off within a quarter
       """)
   void a_run_that_does_not_fit_says_what_it_means(
