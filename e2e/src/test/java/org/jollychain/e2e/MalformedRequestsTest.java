@@ -36,7 +36,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 class MalformedRequestsTest {
 
-  private static final int REQUESTS = Integer.getInteger("jolly.requests", 2000);
+  private static final int REQUESTS = Integer.getInteger("jolly.requests", 1200);
   private static final long SEED = Long.getLong("jolly.seed", 20261126L);
 
   /** Other tests use the processors beside it. */

@@ -39,7 +39,7 @@ public enum Dimension {
   YEARS("years", "6 years");
 
   private static final Pattern TEXT =
-      Pattern.compile("([+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][+-]?\\d{1,3})?)\\s*(\\D\\S*|)");
+      Pattern.compile("([+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][+-]?\\d{1,3})?)\\s*([^\\s\\d]\\S*|)");
 
   private static final Map<Dimension, Map<String, DoubleUnaryOperator>> UNITS = units();
 
