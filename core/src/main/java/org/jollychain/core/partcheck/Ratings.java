@@ -1,5 +1,7 @@
 package org.jollychain.core.partcheck;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -62,6 +64,8 @@ public record Ratings(Card card, Map<String, String> given) {
   }
 
   private static String figure(double value, String unit) {
-    return String.format(Locale.ROOT, "%.4g", value).replaceAll("\\.?0+$", "") + " " + unit;
+    return new BigDecimal(value).round(new MathContext(4)).stripTrailingZeros().toPlainString()
+        + " "
+        + unit;
   }
 }

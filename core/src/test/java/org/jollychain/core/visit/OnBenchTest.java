@@ -72,7 +72,7 @@ class OnBenchTest {
   void a_part_brings_its_ratings() {
     Ratings element = Ratings.of(DRYER.part("element"), DRYER.supply()).get(0);
     assertThat(element.card().key()).isEqualTo("element");
-    assertThat(element.given()).containsKeys("watts", "volts");
+    assertThat(element.given()).containsEntry("watts", "5200 W").containsEntry("volts", "240 V");
     assertThat(Ratings.of(DRYER.part("high-limit"), DRYER.supply()))
         .anyMatch(r -> r.card().key().equals("disc-heat-up") && r.given().containsKey("opens-at"));
   }
