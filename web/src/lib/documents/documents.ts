@@ -30,3 +30,10 @@ export const guideDocuments: Documents<GuideRevision> = {
 export function keyOf(text: string): string | undefined {
   return /^\s*"?key"?\s*:\s*"?([a-z0-9-]+)"?/m.exec(text)?.[1];
 }
+
+/** A text that was brought in by file and waits to be saved; it is handed over once. */
+export function broughtIn(key: string): string | undefined {
+  const text = sessionStorage.getItem(key) ?? undefined;
+  sessionStorage.removeItem(key);
+  return text;
+}

@@ -8,7 +8,8 @@
   import Away from '../../lib/controls/Away.svelte';
   import { ago } from '../../lib/format/format';
   import { Pending } from '../../lib/input/pending';
-  import { found, inputsOf } from './search';
+  import { typedOf } from '../../lib/bench/told';
+  import { found } from './search';
 
   /** One part in the hand and a meter: find its check, type what is printed and read. */
   let { params = {} }: { params?: { key?: string } } = $props();
@@ -50,7 +51,7 @@
 
   const words = (k: KeptResult) => `${k.checkKey} ${k.note} ${k.verdict} ${k.typed}`.toLowerCase();
   const keptFound = $derived(kept.filter((k) => words(k).includes(search.trim().toLowerCase())));
-  const given = $derived(again ? inputsOf(again.typed) : {});
+  const given = $derived(again ? typedOf(again.typed) : {});
 
   async function keep(event: SubmitEvent) {
     event.preventDefault();
@@ -102,6 +103,7 @@
             <BenchForm
               {card}
               {given}
+              check={(t) => api.check(card.key, t)}
               onanswer={(a, t) => {
                 answer = a;
                 typed = t;

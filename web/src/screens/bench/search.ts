@@ -10,13 +10,3 @@ export function found(cards: BenchCard[], typed: string): BenchCard[] {
     return words.every((w) => text.includes(w) || (/^[lf]\d{2,3}/.test(w) && card.key === 'marking'));
   });
 }
-
-/** What was typed for a kept result, by the names of its inputs. */
-export function inputsOf(typed: string): Record<string, string> {
-  return Object.fromEntries(
-    typed
-      .split('; ')
-      .map((pair) => pair.split(/=(.*)/s))
-      .map(([name, text]) => [name ?? '', (text ?? '').replaceAll(' | ', '\n')])
-  );
-}

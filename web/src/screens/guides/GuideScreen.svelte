@@ -4,8 +4,9 @@
   import { push } from 'svelte-spa-router';
   import { api, type GuideRevision, type GuideView, reason } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
+  import Tabs from '../../lib/controls/Tabs.svelte';
   import DocumentEditor from '../../lib/documents/DocumentEditor.svelte';
-  import { guideDocuments } from '../../lib/documents/documents';
+  import { broughtIn, guideDocuments } from '../../lib/documents/documents';
   import Revisions from '../../lib/documents/Revisions.svelte';
   import { familyWords } from '../../lib/format/format';
   import { DRAFT_KEY, STARTER } from './draft';
@@ -41,12 +42,6 @@
     }
   }
 
-  function draft(): string {
-    const brought = sessionStorage.getItem(DRAFT_KEY);
-    sessionStorage.removeItem(DRAFT_KEY);
-    return brought ?? STARTER;
-  }
-
   async function saved(made: GuideRevision) {
     if (made.key === params.key) await load(made.key);
     else await push(`/guides/${made.key}`);
@@ -60,7 +55,7 @@
     <Away title="This guide cannot be shown" why={away} onretry={() => load(params.key)} />
   {:else if fresh}
     <h1>New guide</h1>
-    <DocumentEditor documents={guideDocuments} text={draft()} onsaved={saved} />
+    <DocumentEditor documents={guideDocuments} text={broughtIn(DRAFT_KEY) ?? STARTER} onsaved={saved} />
   {:else if !revision || !guide}
     <InlineLoading description="Opening the guide" />
   {:else}
@@ -76,13 +71,7 @@
           >
         </p>
       </div>
-      <div class="tabs" role="tablist" aria-label="Guide">
-        {#each TABS as name (name)}
-          <button type="button" role="tab" aria-selected={tab === name} onclick={() => (tab = name)}
-            >{name}</button
-          >
-        {/each}
-      </div>
+      <Tabs of="Guide" names={TABS} bind:shown={tab} />
     </header>
     {#if tab === 'Causes'}
       <GuideTables {guide} />

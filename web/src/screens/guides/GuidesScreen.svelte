@@ -1,27 +1,16 @@
 <script lang="ts">
   import { InlineLoading, InlineNotification } from 'carbon-components-svelte';
   import { link, push } from 'svelte-spa-router';
-  import { api, type GuideSummary, reason } from '../../lib/api/client';
+  import { api } from '../../lib/api/client';
+  import { Loaded } from '../../lib/api/loaded.svelte';
   import Away from '../../lib/controls/Away.svelte';
   import FileButton from '../../lib/controls/FileButton.svelte';
   import { ago, familyWords } from '../../lib/format/format';
   import { DRAFT_KEY } from './draft';
 
   /** One guide a family: why its links open, and what puts that right. */
-  let guides = $state.raw<GuideSummary[]>();
-  let away = $state('');
+  const list = new Loaded(() => api.guides());
   let error = $state('');
-
-  load();
-
-  async function load() {
-    try {
-      away = '';
-      guides = await api.guides();
-    } catch (e) {
-      away = reason(e);
-    }
-  }
 
   async function take(text: string) {
     sessionStorage.setItem(DRAFT_KEY, text);
@@ -42,13 +31,13 @@
   {#if error}
     <InlineNotification kind="error" title="Not taken" subtitle={error} lowContrast />
   {/if}
-  {#if away}
-    <Away title="The guides cannot be shown" why={away} onretry={load} />
-  {:else if !guides}
+  {#if list.away}
+    <Away title="The guides cannot be shown" why={list.away} onretry={() => list.load()} />
+  {:else if !list.value}
     <InlineLoading description="Looking for guides" />
   {:else}
     <ul class="card rows">
-      {#each guides as guide (guide.key)}
+      {#each list.value as guide (guide.key)}
         <li>
           <a href={`/guides/${guide.key}`} use:link>
             <span>{guide.title}</span>

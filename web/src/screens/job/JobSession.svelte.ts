@@ -1,5 +1,6 @@
 import {
   api,
+  type BenchAnswer,
   type Entry,
   type Evidence,
   type JobView,
@@ -201,6 +202,11 @@ export class JobSession {
     // what was the last of a step leads on to the next
     if (this.step === at && this.onward && this.onward.step !== at) this.show(this.onward.step);
     return !failure;
+  }
+
+  /** A check of the bench; nothing of it is kept. */
+  check(key: string, typed: Record<string, string>): Promise<BenchAnswer> {
+    return api.check(key, typed);
   }
 
   async close(as: string, outcome: string): Promise<boolean> {

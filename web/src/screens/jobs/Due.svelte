@@ -1,34 +1,19 @@
 <script lang="ts">
   import { link } from 'svelte-spa-router';
-  import { api, type Appointment, reason } from '../../lib/api/client';
+  import type { Appointment } from '../../lib/api/client';
   import { day } from '../../lib/format/format';
 
   /** Follow-ups and prevention that are overdue or come due; settled here or by going there. */
-  let { due }: { due: Appointment[] } = $props();
-
-  let settled = $state.raw<string[]>([]);
-  let error = $state('');
+  let { due, onsettle }: { due: Appointment[]; onsettle: (appointment: Appointment) => void } = $props();
 
   const today = new Date().toISOString().slice(0, 10);
-  const shown = $derived(due.filter((a) => !settled.includes(a.id)));
-
-  async function settle(a: Appointment) {
-    try {
-      await api.settle(a.id, 'done');
-      settled = [...settled, a.id];
-      error = '';
-    } catch (e) {
-      error = reason(e);
-    }
-  }
 </script>
 
-{#if shown.length > 0 || error}
+{#if due.length > 0}
   <section aria-label="Coming up">
     <h2>Coming up</h2>
-    {#if error}<p class="failed" role="alert">{error}</p>{/if}
     <ul class="card rows">
-      {#each shown as a (a.id)}
+      {#each due as a (a.id)}
         <li>
           <span class:late={a.dueOn < today}
             >{day(a.dueOn)}<small>{a.dueOn < today ? 'overdue' : ''}</small></span
@@ -41,7 +26,7 @@
               <a href={`/jobs/${a.jobId}`} use:link>the visit it comes from</a></small
             >
           </span>
-          <button type="button" class="quiet-button" onclick={() => settle(a)}>Done</button>
+          <button type="button" class="quiet-button" onclick={() => onsettle(a)}>Done</button>
         </li>
       {/each}
     </ul>

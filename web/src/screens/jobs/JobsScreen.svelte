@@ -67,6 +67,14 @@
     }
   }
 
+  async function settle(appointment: Appointment) {
+    try {
+      due = await api.settle(appointment.id, 'done');
+    } catch (e) {
+      away = reason(e);
+    }
+  }
+
   function turn(to: number) {
     page = to;
     void load();
@@ -115,7 +123,7 @@
           </ul>
         </section>
       {/if}
-      {#if group.title === 'Open' && everything && page === 1}<Due {due} />{/if}
+      {#if group.title === 'Open' && everything && page === 1}<Due {due} onsettle={settle} />{/if}
     {/each}
     {#if found.total === 0}
       <p class="soft">No job of {technician || 'anybody'} has "{search}" in it.</p>

@@ -3,8 +3,9 @@
   import { untrack } from 'svelte';
   import { link, push } from 'svelte-spa-router';
   import { api, type Drawing, type Sheet, type SheetRevision, reason } from '../../lib/api/client';
+  import Tabs from '../../lib/controls/Tabs.svelte';
   import DocumentEditor from '../../lib/documents/DocumentEditor.svelte';
-  import { sheetDocuments } from '../../lib/documents/documents';
+  import { broughtIn, sheetDocuments } from '../../lib/documents/documents';
   import Revisions from '../../lib/documents/Revisions.svelte';
   import { familyWords, unbroken } from '../../lib/format/format';
   import CaseTab from './CaseTab.svelte';
@@ -50,12 +51,6 @@
     }
   }
 
-  function draft(): string {
-    const brought = sessionStorage.getItem(DRAFT_KEY);
-    sessionStorage.removeItem(DRAFT_KEY);
-    return brought ?? STARTER;
-  }
-
   async function saved(made: SheetRevision) {
     if (made.key === params.key) await load(made.key);
     else await push(`/sheets/${made.key}`);
@@ -93,7 +88,7 @@
         A small valid sheet to start from. Problems show as you type; it is saved once there are none.
       </p>
     </header>
-    <DocumentEditor documents={sheetDocuments} text={draft()} onsaved={saved} />
+    <DocumentEditor documents={sheetDocuments} text={broughtIn(DRAFT_KEY) ?? STARTER} onsaved={saved} />
   </div>
 {:else if !revision || !sheet}
   <div class="page"><InlineLoading description="Opening the sheet" /></div>
@@ -108,13 +103,7 @@
           {Object.keys(sheet.parts).length} parts, {Object.keys(sheet.points).length} points
         </p>
       </div>
-      <div class="tabs" role="tablist" aria-label="Sheet">
-        {#each TABS as name (name)}
-          <button type="button" role="tab" aria-selected={tab === name} onclick={() => (tab = name)}
-            >{name}</button
-          >
-        {/each}
-      </div>
+      <Tabs of="Sheet" names={TABS} bind:shown={tab} />
     </header>
     {#if withdrawn}
       <div class="gone card">
@@ -173,9 +162,6 @@
   @media (max-width: 672px) {
     .page {
       padding: 10px 10px 24px;
-    }
-    .tabs {
-      margin-left: 0;
     }
   }
 </style>

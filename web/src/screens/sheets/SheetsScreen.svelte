@@ -1,19 +1,19 @@
 <script lang="ts">
   import { Button, InlineLoading, InlineNotification, Search } from 'carbon-components-svelte';
   import { link, push } from 'svelte-spa-router';
-  import { api, type SheetSummary, reason } from '../../lib/api/client';
+  import { api } from '../../lib/api/client';
+  import { Loaded } from '../../lib/api/loaded.svelte';
   import Away from '../../lib/controls/Away.svelte';
   import { ago, familyWords, unbroken } from '../../lib/format/format';
   import FileButton from '../../lib/controls/FileButton.svelte';
   import { DRAFT_KEY } from './draft';
 
-  let sheets = $state.raw<SheetSummary[]>();
-  let away = $state('');
+  const list = new Loaded(() => api.sheets());
   let error = $state('');
   let search = $state('');
 
   const found = $derived(
-    (sheets ?? []).filter((s) =>
+    (list.value ?? []).filter((s) =>
       `${s.key} ${s.title} ${familyWords(s.family)}`.toLowerCase().includes(search.trim().toLowerCase())
     )
   );
@@ -23,17 +23,6 @@
       members: found.filter((s) => s.family === family)
     }))
   );
-
-  load();
-
-  async function load() {
-    try {
-      away = '';
-      sheets = await api.sheets();
-    } catch (e) {
-      away = reason(e);
-    }
-  }
 
   async function take(text: string) {
     sessionStorage.setItem(DRAFT_KEY, text);
@@ -56,9 +45,9 @@
   {#if error}
     <InlineNotification kind="error" title="Not taken" subtitle={error} lowContrast />
   {/if}
-  {#if away}
-    <Away title="The sheets cannot be shown" why={away} onretry={load} />
-  {:else if !sheets}
+  {#if list.away}
+    <Away title="The sheets cannot be shown" why={list.away} onretry={() => list.load()} />
+  {:else if !list.value}
     <InlineLoading description="Looking for sheets" />
   {:else}
     <div class="families">

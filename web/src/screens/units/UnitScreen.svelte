@@ -2,7 +2,7 @@
   import { InlineLoading } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { link } from 'svelte-spa-router';
-  import { api, type UnitHistory, reason } from '../../lib/api/client';
+  import { api, type Appointment, type UnitHistory, reason } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import { day } from '../../lib/format/format';
   import Due from '../jobs/Due.svelte';
@@ -22,6 +22,15 @@
     const tag = params.tag;
     untrack(() => load(tag));
   });
+
+  async function settle(appointment: Appointment) {
+    try {
+      await api.settle(appointment.id, 'done');
+      await load();
+    } catch (e) {
+      away = reason(e);
+    }
+  }
 
   async function load(tag = params.tag) {
     try {
@@ -60,7 +69,7 @@
         {/each} What opens it was not found, or not put right.
       </p>
     {/if}
-    <Due {due} />
+    <Due {due} onsettle={settle} />
     <div class="two">
       <section aria-label="Visits">
         <h2>Visits</h2>

@@ -1,40 +1,29 @@
 <script lang="ts">
   import { Button, InlineLoading, InlineNotification, Search } from 'carbon-components-svelte';
   import { link, push } from 'svelte-spa-router';
-  import { api, type Unit, reason } from '../../lib/api/client';
+  import { api, reason } from '../../lib/api/client';
+  import { Loaded } from '../../lib/api/loaded.svelte';
   import Away from '../../lib/controls/Away.svelte';
   import FileButton from '../../lib/controls/FileButton.svelte';
   import UnitForm from './UnitForm.svelte';
 
   /** The machines of the shop. */
-  let units = $state.raw<Unit[]>();
-  let away = $state('');
+  const list = new Loaded(() => api.units());
   let error = $state('');
   let search = $state('');
   let making = $state(false);
 
   const found = $derived(
-    (units ?? []).filter((u) =>
+    (list.value ?? []).filter((u) =>
       `${u.tag} ${u.title} ${u.model} ${u.serial} ${u.place}`
         .toLowerCase()
         .includes(search.trim().toLowerCase())
     )
   );
 
-  load();
-
-  async function load() {
-    try {
-      away = '';
-      units = await api.units();
-    } catch (e) {
-      away = reason(e);
-    }
-  }
-
   async function take(csv: string) {
     try {
-      units = await api.importUnits(csv);
+      list.value = await api.importUnits(csv);
       error = '';
     } catch (e) {
       error = reason(e);
@@ -58,11 +47,11 @@
   {#if error}
     <InlineNotification kind="error" title="Not taken" subtitle={error} lowContrast />
   {/if}
-  {#if away}
-    <Away title="The units cannot be shown" why={away} onretry={load} />
-  {:else if !units}
+  {#if list.away}
+    <Away title="The units cannot be shown" why={list.away} onretry={() => list.load()} />
+  {:else if !list.value}
     <InlineLoading description="Looking for units" />
-  {:else if units.length === 0}
+  {:else if list.value.length === 0}
     <p class="soft">No units yet. A new job makes its unit; a table brings many at once.</p>
   {:else}
     <ul class="card rows">

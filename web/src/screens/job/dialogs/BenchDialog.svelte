@@ -3,6 +3,7 @@
   import { untrack } from 'svelte';
   import { api, type BenchAnswer, type Ratings, reason } from '../../../lib/api/client';
   import BenchForm from '../../../lib/bench/BenchForm.svelte';
+  import { told } from '../../../lib/bench/told';
   import BenchResult from '../../../lib/bench/BenchResult.svelte';
 
   /** A part of the job on the bench, with its ratings filled in; the result is evidence. */
@@ -37,8 +38,7 @@
 
   async function log() {
     if (!check || !decides) return;
-    const inputs = Object.entries(typed).map(([name, text]) => `${name}=${text.replace(/\s*\n\s*/g, ' | ')}`);
-    if (await onlog(`${check.card.key}: ${inputs.join('; ')}`)) onclose();
+    if (await onlog(`${check.card.key}: ${told(typed)}`)) onclose();
     else error = 'It could not be logged; see what the job says, and try again.';
   }
 </script>
@@ -79,6 +79,7 @@
       <BenchForm
         card={check.card}
         given={check.given}
+        check={(t) => api.check(check.card.key, t)}
         onanswer={(a, t) => {
           answer = a;
           typed = t;

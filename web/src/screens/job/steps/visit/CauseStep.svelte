@@ -1,14 +1,7 @@
 <script lang="ts">
-  import {
-    api,
-    type BenchAnswer,
-    type BenchCard,
-    type CauseCheck,
-    type JobView,
-    type Sheet,
-    reason
-  } from '../../../../lib/api/client';
+  import type { BenchAnswer, CauseCheck, JobView, Sheet } from '../../../../lib/api/client';
   import BenchForm from '../../../../lib/bench/BenchForm.svelte';
+  import { told } from '../../../../lib/bench/told';
   import ShareBar from '../../../../lib/controls/ShareBar.svelte';
   import { duration, percent } from '../../../../lib/format/format';
   import type { JobSession } from '../../JobSession.svelte';
@@ -27,24 +20,13 @@
   const next = $derived(instead ?? cause.next[0]);
   const opened = $derived(cause.opened ? sheet.parts[cause.opened]?.title : undefined);
 
-  let cards = $state.raw<BenchCard[]>([]);
-  const card = $derived(cards.find((c) => c.key === next?.bench));
+  const card = $derived(next?.bench);
   let computed = $state.raw<BenchAnswer>();
   let figures = $state('');
 
-  $effect(() => {
-    if (!next?.bench || cards.length > 0) return;
-    api.checks().then(
-      (all) => (cards = all),
-      (e: unknown) => (session.error = reason(e))
-    );
-  });
-
   function onbench(answer: BenchAnswer | undefined, typed: Record<string, string>) {
     computed = answer;
-    figures = Object.entries(typed)
-      .map(([name, text]) => `${name}=${text}`)
-      .join('; ');
+    figures = told(typed);
   }
 
   async function answer(check: CauseCheck, outcome: string) {
@@ -83,7 +65,11 @@
         {#if card}
           <details class="figures">
             <summary>By figures: {card.title.toLowerCase()}</summary>
-            {#key next.id}<BenchForm {card} onanswer={onbench} />{/key}
+            {#key next.id}<BenchForm
+                {card}
+                check={(t) => session.check(card.key, t)}
+                onanswer={onbench}
+              />{/key}
             {#if computed && computed.grade !== 'plain'}
               <p class="soft">{computed.verdict}. {computed.because[0]}</p>
               <button

@@ -56,8 +56,7 @@ const CAUSE: JobView['visit']['cause'] = {
         { id: 'free', title: 'Free', chance: 0.8, meaning: 'Lint' },
         { id: 'stuck', title: 'Stuck', chance: 0.2, meaning: 'Hood stuck' }
       ],
-      bits: 0.5,
-      bench: ''
+      bits: 0.5
     },
     {
       id: 'duct',
@@ -67,8 +66,7 @@ const CAUSE: JobView['visit']['cause'] = {
       why: '',
       hazards: [],
       outcomes: [],
-      bits: 0.3,
-      bench: ''
+      bits: 0.3
     }
   ]
 };

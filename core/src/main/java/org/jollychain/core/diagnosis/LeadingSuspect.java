@@ -98,7 +98,7 @@ final class LeadingSuspect {
   /** A reading on the suspect itself that a sound one would not have given. */
   private boolean failedOwnTest(Hypothesis blaming, String id, FaultMode mode) {
     Part part = sheet.part(id);
-    if (Inspection.failed(id, posterior.evidence())) {
+    if (Inspection.found(Inspection.Finding.BENCH_FAILED, id, posterior.evidence())) {
       return true;
     }
     if (mode == FaultMode.NOT_MADE || mode == FaultMode.TRIPPED || mayHaveTripped(part, mode)) {

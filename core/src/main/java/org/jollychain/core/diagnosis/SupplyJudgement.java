@@ -23,6 +23,7 @@ import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.PartKind;
+import org.jollychain.core.sheet.ServiceBand;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Supply;
 import org.jollychain.core.sheet.SupplySystem;
@@ -36,9 +37,6 @@ final class SupplyJudgement {
 
   /** So far off nominal, its tolerance left out, a sound supply may be. */
   private static final double SOUND_SHARE = 0.08;
-
-  /** A control transformer that is hardly loaded shows so much more: common practice, no source. */
-  private static final double HARDLY_LOADED_SHARE = 0.18;
 
   private final Sheet sheet;
   private final MeasurementModel measurements;
@@ -132,7 +130,9 @@ final class SupplyJudgement {
     Supply supply = sheet.supply();
     double below = SOUND_SHARE + supply.tolerance();
     double above =
-        supply.system() == SupplySystem.TRANSFORMER ? Math.max(below, HARDLY_LOADED_SHARE) : below;
+        supply.system() == SupplySystem.TRANSFORMER
+            ? Math.max(below, ServiceBand.CONTROL_TRANSFORMER.above())
+            : below;
     double loaded = Math.abs(measurements.line(List.of(), r.probe()).mean());
     // what is open behind it takes its load off
     double unloaded = r.probe().atOuterTerminals(sheet) ? Math.max(loaded, supply.volts()) : loaded;

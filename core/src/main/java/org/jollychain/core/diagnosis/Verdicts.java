@@ -140,7 +140,7 @@ final class Verdicts {
         bad = Math.max(bad, counterfactuals.ratioIfAlso(part.id(), worse.get(i)));
       }
       boolean fits =
-          Inspection.passed(part.id(), posterior.evidence())
+          Inspection.found(Inspection.Finding.BENCH_PASSED, part.id(), posterior.evidence())
               || Math.max(open, bad) <= LIMITS.contradicted();
       if (probability < LIMITS.doubted() && fits) {
         verdict = Verdict.SOUND;

@@ -50,24 +50,10 @@ public record Inspection(
     }
   }
 
-  /** Whether the last check of a part by itself went well. */
-  public static boolean passed(String part, List<? extends Evidence> evidence) {
-    return onBench(part, evidence).filter(Finding.BENCH_PASSED::equals).isPresent();
-  }
-
-  /** Whether the last check of a part by itself went badly. */
-  public static boolean failed(String part, List<? extends Evidence> evidence) {
-    return onBench(part, evidence).filter(Finding.BENCH_FAILED::equals).isPresent();
-  }
-
-  private static Optional<Finding> onBench(String part, List<? extends Evidence> evidence) {
+  /** Whether something was found on a part. */
+  public static boolean found(Finding what, String part, List<? extends Evidence> evidence) {
     return evidence.stream()
-        .filter(Inspection.class::isInstance)
-        .map(Inspection.class::cast)
-        .filter(i -> i.part.equals(part))
-        .map(Inspection::finding)
-        .filter(f -> f == Finding.BENCH_FAILED || f == Finding.BENCH_PASSED)
-        .reduce((first, last) -> last);
+        .anyMatch(e -> e instanceof Inspection i && i.part.equals(part) && i.finding == what);
   }
 
   /**

@@ -14,7 +14,7 @@ final class AirflowCheck implements PartCheck {
   /** Of air (J/(kg K)). */
   private static final double HEAT_CAPACITY = 1006;
 
-  private static final double CFM = 4.719474e-4;
+  private static final double CFM = Dimension.CUBIC_METRES_PER_SECOND.parse("1 cfm");
 
   /** What two thermometers leave open (K). */
   private static final double THERMOMETERS = 1.4;

@@ -10,7 +10,7 @@ import org.jollychain.core.quantity.Dimension;
  */
 final class DuctLengthCheck implements PartCheck {
 
-  private static final double FOOT = 0.3048;
+  private static final double FOOT = Dimension.METRES.parse("1 ft");
   private static final double MOST = 35 * FOOT;
   private static final double SQUARE = 5 * FOOT;
   private static final double HALF = 2.5 * FOOT;

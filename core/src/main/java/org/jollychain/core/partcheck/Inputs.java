@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jollychain.core.text.Nearest;
 
 /** What was typed for a check, read. Figures are in SI, temperatures in degrees Celsius. */
@@ -47,6 +48,26 @@ public final class Inputs {
       throw new InvalidInputsException(problems);
     }
     return inputs;
+  }
+
+  /** What was typed as one line of text: {@code length=6 m; square=2}, a log's lines by strokes. */
+  public static String told(Map<String, String> typed) {
+    return typed.entrySet().stream()
+        .filter(t -> !t.getValue().isBlank())
+        .map(t -> t.getKey() + "=" + t.getValue().strip().replaceAll("\\s*\\R\\s*", " | "))
+        .collect(Collectors.joining("; "));
+  }
+
+  /** The same as it was typed, by the names of the inputs. */
+  public static Map<String, String> typed(String told) {
+    Map<String, String> typed = new LinkedHashMap<>();
+    for (String one : told.split(";")) {
+      String[] pair = one.split("=", 2);
+      if (pair.length == 2) {
+        typed.put(pair[0].strip(), pair[1].strip());
+      }
+    }
+    return typed;
   }
 
   private void read(Input input, String text) {

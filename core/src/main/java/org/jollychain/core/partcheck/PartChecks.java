@@ -1,6 +1,7 @@
 package org.jollychain.core.partcheck;
 
 import java.util.List;
+import java.util.Map;
 import java.util.NoSuchElementException;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.text.Nearest;
@@ -61,6 +62,18 @@ public final class PartChecks {
                             key,
                             Nearest.suggestion(
                                 key, ALL.stream().map(c -> c.card().key()).toList()))));
+  }
+
+  /**
+   * Makes a check.
+   *
+   * @param typed by the names of its inputs
+   * @throws NoSuchElementException when there is none with this key
+   * @throws InvalidInputsException when what was typed cannot be checked
+   */
+  public static CheckResult answer(String key, Map<String, String> typed) {
+    PartCheck check = withKey(key);
+    return check.answer(Inputs.of(check.card(), typed));
   }
 
   /** Those for a kind of part. */

@@ -56,7 +56,7 @@ final class PlatinumCheck implements PartCheck {
           .done();
     }
     double net = read - in.figure("leads", 0);
-    double believed = celsius(curve, net);
+    double believed = curve.celsiusAt(net);
     double error = believed - celsius;
     double klass =
         in.text("class").equals("A")
@@ -100,20 +100,5 @@ final class PlatinumCheck implements PartCheck {
                 List.of(),
                 List.of(new Picture.Mark(celsius, net, "read"))))
         .done();
-  }
-
-  /** By halving: it rises all the way. */
-  static double celsius(SensorCurve.Platinum curve, double ohms) {
-    double low = -200;
-    double high = 850;
-    for (int i = 0; i < STEPS; i++) {
-      double middle = (low + high) / 2;
-      if (curve.ohmsAt(middle) < ohms) {
-        low = middle;
-      } else {
-        high = middle;
-      }
-    }
-    return (low + high) / 2;
   }
 }

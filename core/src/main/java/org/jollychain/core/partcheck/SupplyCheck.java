@@ -5,6 +5,7 @@ import java.util.Set;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.PartKind;
+import org.jollychain.core.sheet.ServiceBand;
 
 /**
  * Voltages of a supply: each against its band (ANSI C84.1 ranges A and B, IEC 60038), the two legs
@@ -38,10 +39,8 @@ final class SupplyCheck implements PartCheck {
     double nominal = split ? 240 : in.text("system").endsWith("120") ? 120 : 230;
     double line = in.figure("line");
     boolean iec = nominal == 230;
-    double within = iec ? 0.1 : 0.05;
-    // range B of C84.1: 110-127 and 220-254 V
-    double below = iec ? 0.1 : 1.0 / 12;
-    double above = iec ? 0.1 : 14.0 / 240;
+    ServiceBand sound = iec ? ServiceBand.IEC : ServiceBand.ANSI_A;
+    ServiceBand edge = iec ? ServiceBand.IEC : ServiceBand.ANSI_B;
     double share = line / nominal;
     String verdict;
     CheckResult.Grade grade = CheckResult.Grade.BAD;
@@ -60,10 +59,10 @@ final class SupplyCheck implements PartCheck {
     } else if (split && line > 198 && line < 216 && (!legs || Math.min(one, two) > 110)) {
       verdict = "Two legs of a three-phase supply (208 V)";
       grade = CheckResult.Grade.DOUBTFUL;
-    } else if (Math.abs(share - 1) <= within + 1e-9) {
+    } else if (sound.holds(share)) {
       verdict = "Sound";
       grade = CheckResult.Grade.GOOD;
-    } else if (share >= 1 - below && share <= 1 + above) {
+    } else if (edge.holds(share)) {
       verdict = "Sound, at the edge";
       grade = CheckResult.Grade.DOUBTFUL;
     } else {
@@ -114,14 +113,17 @@ final class SupplyCheck implements PartCheck {
             Picture.scale(
                 "V",
                 List.of(
-                    new Picture.Band(0, nominal * (1 - below), "low", CheckResult.Grade.BAD),
+                    new Picture.Band(0, nominal * (1 - edge.below()), "low", CheckResult.Grade.BAD),
                     new Picture.Band(
-                        nominal * (1 - within),
-                        nominal * (1 + within),
+                        nominal * (1 - sound.below()),
+                        nominal * (1 + sound.above()),
                         "sound",
                         CheckResult.Grade.GOOD),
                     new Picture.Band(
-                        nominal * (1 + above), nominal * 1.3, "high", CheckResult.Grade.BAD)),
+                        nominal * (1 + edge.above()),
+                        nominal * 1.3,
+                        "high",
+                        CheckResult.Grade.BAD)),
                 new Picture.Mark(line, 0, "read")))
         .done();
   }

@@ -45,19 +45,12 @@ final class ThermistorCheck implements PartCheck {
                 .optional()));
   }
 
-  /** Ohms over temperature, and back. */
-  private interface Curve {
-    double ohms(double celsius);
-
-    double celsius(double ohms);
-  }
-
   @Override
   public CheckResult answer(Inputs in) {
-    Curve curve = curve(in);
+    SensorCurve curve = curve(in);
     double read = OhmsRead.of("ohms", in.text("ohms"));
     double celsius = in.figure("celsius");
-    double due = curve.ohms(celsius);
+    double due = curve.ohmsAt(celsius);
     if (read >= OhmsRead.OPEN || read < due / 50) {
       boolean open = read >= OhmsRead.OPEN;
       return CheckResult.saying(CheckResult.Grade.BAD, open ? "Open" : "Shorted")
@@ -70,8 +63,8 @@ final class ThermistorCheck implements PartCheck {
           .next("Renew it; first its plug.")
           .done();
     }
-    double believed = curve.celsius(read);
-    double slope = Math.abs(curve.ohms(celsius + 1) - due) / due;
+    double believed = curve.celsiusAt(read);
+    double slope = Math.abs(curve.ohmsAt(celsius + 1) - due) / due;
     double allowed = BAND + THERMOMETER_KELVIN * slope;
     double off = read / due - 1;
     boolean good = Math.abs(off) <= allowed;
@@ -80,8 +73,8 @@ final class ThermistorCheck implements PartCheck {
     boolean falls = true;
     if (twice) {
       double warm = OhmsRead.of("ohms-warm", in.text("ohms-warm"));
-      double dueWarm = curve.ohms(in.figure("celsius-warm"));
-      double slopeWarm = Math.abs(curve.ohms(in.figure("celsius-warm") + 1) - dueWarm) / dueWarm;
+      double dueWarm = curve.ohmsAt(in.figure("celsius-warm"));
+      double slopeWarm = Math.abs(curve.ohmsAt(in.figure("celsius-warm") + 1) - dueWarm) / dueWarm;
       falls = Math.abs(warm / dueWarm - 1) <= BAND + THERMOMETER_KELVIN * slopeWarm;
     }
     CheckResult.Grade grade =
@@ -131,62 +124,29 @@ final class ThermistorCheck implements PartCheck {
                 "C",
                 "ohm",
                 IntStream.rangeClosed(0, 20)
-                    .mapToObj(i -> new Picture.CurvePoint(5.0 * i, curve.ohms(5.0 * i)))
+                    .mapToObj(i -> new Picture.CurvePoint(5.0 * i, curve.ohmsAt(5.0 * i)))
                     .toList(),
                 List.of(),
                 List.of(new Picture.Mark(celsius, read, "read"))))
         .done();
   }
 
-  private static Curve curve(Inputs in) {
-    if (in.has("steinhart")) {
-      String[] words = in.text("steinhart").split("[\\s,;]+");
-      if (words.length == 3) {
-        try {
-          return steinhart(
-              Double.parseDouble(words[0]),
-              Double.parseDouble(words[1]),
-              Double.parseDouble(words[2]));
-        } catch (NumberFormatException e) {
-          // said below
-        }
-      }
-      throw new InvalidInputsException(
-          "steinhart", "three figures, like \"1.129e-3 2.341e-4 8.775e-8\"");
+  private static SensorCurve curve(Inputs in) {
+    if (!in.has("steinhart")) {
+      return new SensorCurve.Ntc(in.figure("nominal"), in.figure("at"), in.figure("beta"));
     }
-    SensorCurve.Ntc ntc =
-        new SensorCurve.Ntc(in.figure("nominal"), in.figure("at"), in.figure("beta"));
-    return new Curve() {
-      @Override
-      public double ohms(double celsius) {
-        return ntc.ohmsAt(celsius);
+    String[] words = in.text("steinhart").split("[\\s,;]+");
+    if (words.length == 3) {
+      try {
+        return new SensorCurve.SteinhartHart(
+            Double.parseDouble(words[0]),
+            Double.parseDouble(words[1]),
+            Double.parseDouble(words[2]));
+      } catch (NumberFormatException e) {
+        // said below
       }
-
-      @Override
-      public double celsius(double ohms) {
-        return Figures.celsiusOf(
-            1
-                / (1 / Figures.kelvin(ntc.atCelsius())
-                    + Math.log(ohms / ntc.ohms()) / ntc.betaKelvin()));
-      }
-    };
-  }
-
-  /** The other way round it is a cubic in ln R, solved as Cardano did. */
-  private static Curve steinhart(double a, double b, double c) {
-    return new Curve() {
-      @Override
-      public double ohms(double celsius) {
-        double x = (a - 1 / Figures.kelvin(celsius)) / c;
-        double y = Math.sqrt(Math.pow(b / (3 * c), 3) + x * x / 4);
-        return Math.exp(Math.cbrt(y - x / 2) - Math.cbrt(y + x / 2));
-      }
-
-      @Override
-      public double celsius(double ohms) {
-        double ln = Math.log(ohms);
-        return Figures.celsiusOf(1 / (a + b * ln + c * ln * ln * ln));
-      }
-    };
+    }
+    throw new InvalidInputsException(
+        "steinhart", "three figures, like \"1.129e-3 2.341e-4 8.775e-8\"");
   }
 }

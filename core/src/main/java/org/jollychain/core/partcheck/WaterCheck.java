@@ -13,6 +13,13 @@ final class WaterCheck implements PartCheck {
 
   private static final double RELIEF_YEARS = 6;
 
+  /** Of each unit (mmol/l). */
+  private static final double DH = Dimension.MILLIMOLES_PER_LITRE.parse("1 dH");
+
+  private static final double FH = Dimension.MILLIMOLES_PER_LITRE.parse("1 fH");
+  private static final double PPM = Dimension.MILLIMOLES_PER_LITRE.parse("1 ppm");
+  private static final double GPG = Dimension.MILLIMOLES_PER_LITRE.parse("1 gpg");
+
   @Override
   public Card card() {
     return new Card(
@@ -41,14 +48,14 @@ final class WaterCheck implements PartCheck {
                     : mmol < 2.5 ? CheckResult.Grade.GOOD : CheckResult.Grade.DOUBTFUL,
                 old ? title + "; the relief valve is due" : title)
             .result("mmol-per-litre", mmol, "mmol/l")
-            .result("dH", mmol / 0.1783, "dH")
-            .result("fH", mmol / 0.0999, "fH")
-            .result("ppm", mmol / 0.00999, "ppm CaCO3")
-            .result("gpg", mmol / 0.1710, "grains/gallon")
+            .result("dH", mmol / DH, "dH")
+            .result("fH", mmol / FH, "fH")
+            .result("ppm", mmol / PPM, "ppm CaCO3")
+            .result("gpg", mmol / GPG, "grains/gallon")
             .result("descale-months", months, "months")
             .because(
                 "%.2f mmol/l is %.1f dH, %.1f fH, %.0f ppm, %.1f grains a gallon.",
-                mmol, mmol / 0.1783, mmol / 0.0999, mmol / 0.00999, mmol / 0.1710)
+                mmol, mmol / DH, mmol / FH, mmol / PPM, mmol / GPG)
             .because("Descale about every %d months.", months);
     if (in.has("relief")) {
       answer.because(

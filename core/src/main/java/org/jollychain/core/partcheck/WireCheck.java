@@ -14,7 +14,7 @@ import org.jollychain.core.sheet.PartKind;
 final class WireCheck implements PartCheck {
 
   private static final double COEFFICIENT = 0.00393;
-  private static final double FEET = 0.3048;
+  private static final double FOOT = Dimension.METRES.parse("1 ft");
 
   /** At 20 C (ohm/km), IEC 60228 class 1. */
   private static final Map<String, Double> METRIC =
@@ -68,7 +68,7 @@ final class WireCheck implements PartCheck {
     return metric != null
         ? metric / 1000 * (1 + COEFFICIENT * (celsius - 20))
         : AWG.get(size)
-            / (1000 * FEET)
+            / (1000 * FOOT)
             * (1 + COEFFICIENT * (celsius - 20))
             / (1 + COEFFICIENT * 55);
   }

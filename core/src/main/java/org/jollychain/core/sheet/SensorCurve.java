@@ -11,6 +11,34 @@ public sealed interface SensorCurve {
    */
   double ohmsAt(double celsius);
 
+  /** Sensors work within these (C), the range of IEC 60751. */
+  double COLDEST = -200;
+
+  double HOTTEST = 850;
+  int HALVINGS = 60;
+
+  /**
+   * The temperature at which it has such a resistance, by halving: every curve rises or falls all
+   * the way.
+   *
+   * @param ohms its resistance (ohm)
+   * @return its temperature, from -200 to 850 (C)
+   */
+  default double celsiusAt(double ohms) {
+    double low = COLDEST;
+    double high = HOTTEST;
+    boolean rises = ohmsAt(high) > ohmsAt(low);
+    for (int i = 0; i < HALVINGS; i++) {
+      double middle = (low + high) / 2;
+      if (ohmsAt(middle) < ohms == rises) {
+        low = middle;
+      } else {
+        high = middle;
+      }
+    }
+    return (low + high) / 2;
+  }
+
   /** R = R0 exp(beta (1/T - 1/T0)), temperatures in kelvin: the two-parameter model of an NTC. */
   record Ntc(double ohms, double atCelsius, double betaKelvin) implements SensorCurve {
     private static final double ZERO_CELSIUS_KELVIN = 273.15;
@@ -45,6 +73,21 @@ public sealed interface SensorCurve {
 
   /** One line of a maker's table: resistance (ohm) at a temperature (C). */
   record TablePoint(double celsius, double ohms) {}
+
+  /**
+   * An NTC after Steinhart and Hart (1968), 1/T = a + b ln R + c (ln R)^3, temperatures in kelvin;
+   * solved for R it is a cubic in ln R, by Cardano's formula.
+   */
+  record SteinhartHart(double a, double b, double c) implements SensorCurve {
+    private static final double ZERO_CELSIUS_KELVIN = 273.15;
+
+    @Override
+    public double ohmsAt(double celsius) {
+      double x = (a - 1 / (celsius + ZERO_CELSIUS_KELVIN)) / c;
+      double y = Math.sqrt(Math.pow(b / (3 * c), 3) + x * x / 4);
+      return Math.exp(Math.cbrt(y - x / 2) - Math.cbrt(y + x / 2));
+    }
+  }
 
   /**
    * Platinum after Callendar and Van Dusen, IEC 60751: R = R0 (1 + A t + B t^2 + C (t - 100) t^3),

@@ -14,6 +14,7 @@ import org.jollychain.core.diagnosis.Verdict;
 import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Check;
 import org.jollychain.core.guide.Guide;
+import org.jollychain.core.partcheck.PartChecks;
 import org.jollychain.core.plan.TimeCosts;
 import org.jollychain.core.sequencing.Distribution;
 import org.jollychain.core.sequencing.OutcomeTable;
@@ -279,7 +280,7 @@ public final class CauseFinder {
         check.hazards(),
         outcomes,
         option.bits(),
-        check.bench().map(Check.Bench::key).orElse(""));
+        check.bench().map(b -> PartChecks.withKey(b.key()).card()));
   }
 
   /** The likeliest two, and whether others remain. */

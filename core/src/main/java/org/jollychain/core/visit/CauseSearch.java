@@ -3,6 +3,7 @@ package org.jollychain.core.visit;
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.guide.Check;
+import org.jollychain.core.partcheck.Card;
 import org.jollychain.core.quantity.Kebab;
 
 /**
@@ -55,7 +56,7 @@ public record CauseSearch(
    *
    * @param minutes it takes, with what it takes to switch the power (min)
    * @param bits it is expected to settle (bit)
-   * @param bench key of the check of the part bench that decides it; empty where one looks
+   * @param bench the check of the part bench that decides it; nothing where one looks
    */
   public record Next(
       String id,
@@ -66,7 +67,7 @@ public record CauseSearch(
       List<String> hazards,
       List<Outcome> outcomes,
       double bits,
-      String bench) {}
+      Optional<Card> bench) {}
 
   /**
    * What may come of a check.

@@ -1,6 +1,5 @@
 package org.jollychain.core.visit;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,7 +10,6 @@ import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.partcheck.CheckResult;
 import org.jollychain.core.partcheck.Inputs;
 import org.jollychain.core.partcheck.InvalidInputsException;
-import org.jollychain.core.partcheck.PartCheck;
 import org.jollychain.core.partcheck.PartChecks;
 import org.jollychain.core.sheet.Sheet;
 
@@ -28,44 +26,31 @@ public final class OnBench {
    */
   static CheckResult answer(String told) {
     String[] sides = told.split(":", 2);
-    Map<String, String> inputs = new LinkedHashMap<>();
-    for (String one : sides.length < 2 ? new String[0] : sides[1].split(";")) {
-      String[] pair = one.split("=", 2);
-      if (pair.length == 2) {
-        inputs.put(pair[0].strip(), pair[1].strip());
-      }
-    }
     try {
-      PartCheck check = PartChecks.withKey(sides[0].strip());
-      return check.answer(Inputs.of(check.card(), inputs));
+      return PartChecks.answer(
+          sides[0].strip(), sides.length < 2 ? Map.of() : Inputs.typed(sides[1]));
     } catch (InvalidInputsException | NoSuchElementException e) {
       throw new EvidenceException("value", e.getMessage());
     }
   }
 
   /**
-   * What the diagnosis learns of it: a part that came out bad has failed a test of its own, one
-   * that came out good has passed; what is doubtful is neither, nor is what an earlier version of a
-   * check took and this one does not.
+   * What the diagnosis learns of it, a part's last check alone: a part that came out bad has failed
+   * a test of its own, one that came out good has passed; what is doubtful is neither, nor is what
+   * an earlier version of a check took and this one does not.
    */
   public static List<Inspection> findings(Sheet sheet, List<VisitEntry> entries) {
-    List<Inspection> findings = new ArrayList<>();
     String situation = sheet.situations().keySet().iterator().next();
-    for (VisitEntry e : entries) {
-      if (e.kind() == VisitEntry.Kind.BENCHED) {
-        finding(e.value())
-            .ifPresent(
-                f ->
-                    findings.add(
-                        new Inspection(
-                            "bench" + findings.size(),
-                            e.subject(),
-                            situation,
-                            f,
-                            Optional.empty())));
-      }
-    }
-    return findings;
+    Map<String, Inspection.Finding> last = new LinkedHashMap<>();
+    entries.stream()
+        .filter(e -> e.kind() == VisitEntry.Kind.BENCHED)
+        .forEach(e -> finding(e.value()).ifPresent(f -> last.put(e.subject(), f)));
+    return last.entrySet().stream()
+        .map(
+            f ->
+                new Inspection(
+                    "bench " + f.getKey(), f.getKey(), situation, f.getValue(), Optional.empty()))
+        .toList();
   }
 
   private static Optional<Inspection.Finding> finding(String told) {

@@ -15,6 +15,7 @@ import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Access;
+import org.jollychain.core.sheet.ServiceBand;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 import org.jollychain.core.sheet.Supply;
@@ -122,32 +123,8 @@ public record SupplyPicture(
   /** A source this weak is a pile (V). */
   private static final double PILE_VOLTS = 2;
 
-  private static final double HZ_50 = 50;
-
   /** Between neutral and earth: common practice, no source (V). */
   private static final double EARTH_VOLTS = 2;
-
-  /**
-   * What may be off nominal.
-   *
-   * @param below nominal (a share)
-   * @param above nominal (a share)
-   */
-  private record Band(double below, double above, String source) {
-
-    static Band of(Supply supply) {
-      if (supply.dc()) {
-        return new Band(
-            2 * supply.tolerance(), 2 * supply.tolerance(), "The sheet's tolerance, twice.");
-      }
-      if (supply.system() == SupplySystem.TRANSFORMER) {
-        return new Band(0.1, 0.18, "Common practice: a transformer hardly loaded shows more.");
-      }
-      return supply.hertz() == HZ_50
-          ? new Band(0.1, 0.1, "IEC 60038: 10 % either way.")
-          : new Band(0.05, 0.05, "ANSI C84.1, service voltage, range A: 5 % either way.");
-    }
-  }
 
   /**
    * Where the supply can be measured: at its own end first, then behind its cord.
@@ -205,7 +182,7 @@ public record SupplyPicture(
             .map(t -> new Terminal(t.getKey(), t.getValue(), NAMES.get(t.getKey())))
             .toList(),
         fields,
-        Band.of(supply).source());
+        ServiceBand.of(supply).source());
   }
 
   private static Place place(Sheet sheet, boolean outer) {
@@ -260,7 +237,7 @@ public record SupplyPicture(
     Supply supply = unit.sheet().supply();
     Solution sound = unit.in(situation.id());
     double expected = sound.volts(red).minus(sound.volts(black)).abs();
-    Band band = Band.of(supply);
+    ServiceBand band = ServiceBand.of(supply);
     boolean none = expected < EARTH_VOLTS && !supply.dc();
     // bands are about nominal, whatever the unit draws
     double nominal = expected * supply.volts() / outer(sound, supply);

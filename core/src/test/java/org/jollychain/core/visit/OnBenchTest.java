@@ -13,6 +13,7 @@ import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.diagnosis.Verdict;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.partcheck.Ratings;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
@@ -54,6 +55,18 @@ class OnBenchTest {
             .findFirst()
             .orElseThrow();
     assertThat(limit.verdict()).isEqualTo(Verdict.SOUND);
+  }
+
+  @Test
+  void the_last_check_of_a_part_counts_in_either_order() {
+    VisitEntry bad = benched("element", "element: watts=5200; volts=240; ohms=OL");
+    VisitEntry good = benched("element", "element: watts=5200; volts=240; ohms=11.1");
+    assertThat(OnBench.findings(DRYER, List.of(bad, good)))
+        .extracting(Inspection::finding)
+        .containsExactly(Inspection.Finding.BENCH_PASSED);
+    assertThat(OnBench.findings(DRYER, List.of(good, bad)))
+        .extracting(Inspection::finding)
+        .containsExactly(Inspection.Finding.BENCH_FAILED);
   }
 
   @Test

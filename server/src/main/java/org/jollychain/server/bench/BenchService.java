@@ -4,11 +4,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.jollychain.core.partcheck.CheckResult;
 import org.jollychain.core.partcheck.Inputs;
 import org.jollychain.core.partcheck.InvalidInputsException;
-import org.jollychain.core.partcheck.PartCheck;
 import org.jollychain.core.partcheck.PartChecks;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Stamp;
@@ -33,13 +31,11 @@ public class BenchService {
    * @throws InvalidInputsException when what was typed cannot be checked
    */
   CheckResult check(String key, Map<String, String> typed) {
-    PartCheck check;
     try {
-      check = PartChecks.withKey(key);
+      return PartChecks.answer(key, typed);
     } catch (NoSuchElementException e) {
       throw RefusedException.notFound(e.getMessage());
     }
-    return check.answer(Inputs.of(check.card(), typed));
   }
 
   List<KeptResult> latest() {
@@ -55,11 +51,7 @@ public class BenchService {
   @Transactional
   public void keep(UUID id, String key, Map<String, String> typed, String note, Stamp stamp) {
     CheckResult result = check(key, typed);
-    String told =
-        typed.entrySet().stream()
-            .filter(t -> !t.getValue().isBlank())
-            .map(t -> t.getKey() + "=" + t.getValue().strip().replaceAll("\\s*\\R\\s*", " | "))
-            .collect(Collectors.joining("; "));
+    String told = Inputs.told(typed);
     if (told.length() > LONGEST) {
       throw RefusedException.unprocessable(
           "What was typed is longer than %d letters; keep a part of it.".formatted(LONGEST));

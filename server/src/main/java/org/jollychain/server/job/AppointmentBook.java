@@ -55,10 +55,13 @@ public class AppointmentBook {
         appointments
             .settledAs(id)
             .orElseThrow(() -> RefusedException.notFound("There is no such appointment."));
-    if (before.isEmpty()) {
-      appointments.settle(id, as.strip(), stamp);
-    } else if (!before.equals(as.strip())) {
-      throw RefusedException.conflict("It is settled already: %s".formatted(before));
+    if (before.isEmpty() && appointments.settle(id, as.strip(), stamp) == 1) {
+      return;
+    }
+    // settled before, or by another at this moment
+    String now = appointments.settledAs(id).orElseThrow();
+    if (!now.equals(as.strip())) {
+      throw RefusedException.conflict("It is settled already: %s".formatted(now));
     }
   }
 }
