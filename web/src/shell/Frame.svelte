@@ -104,6 +104,7 @@
       gap: 0.75rem;
       min-width: 0;
       overflow-x: auto;
+      scrollbar-width: none;
     }
   }
   nav a:hover,

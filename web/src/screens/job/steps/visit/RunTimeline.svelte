@@ -102,6 +102,7 @@
     margin: 4px 0 0;
     padding: 0;
     columns: 2 14rem;
+    line-height: 1.5;
   }
   .meaning {
     margin-top: 8px;

@@ -138,6 +138,9 @@
   a {
     color: var(--good);
   }
+  section .main-button {
+    margin-top: 12px;
+  }
   a + a {
     margin-left: 1.5rem;
   }
