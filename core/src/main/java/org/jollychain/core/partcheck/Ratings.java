@@ -1,11 +1,10 @@
 package org.jollychain.core.partcheck;
 
-import java.math.BigDecimal;
-import java.math.MathContext;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.SensorCurve;
 import org.jollychain.core.sheet.Supply;
@@ -38,34 +37,30 @@ public record Ratings(Card card, Map<String, String> given) {
             load -> {
               // the sheet keeps its ohms: the power is what they give at the supply
               double volts = supply.volts();
-              known.put("watts", figure(volts * volts / load.ohms(), "W"));
-              known.put("volts", figure(volts, "V"));
+              known.put("watts", Dimension.WATTS.round(volts * volts / load.ohms()));
+              known.put("volts", Dimension.VOLTS.round(volts));
             });
     part.thermal()
         .ifPresent(
             rating -> {
-              known.put("rated", figure(rating.actsAtCelsius(), "C"));
-              known.put("opens-at", figure(rating.actsAtCelsius(), "C"));
-              known.put("control", figure(rating.actsAtCelsius(), "C"));
-              rating.returnsAtCelsius().ifPresent(c -> known.put("closes-at", figure(c, "C")));
+              known.put("rated", Dimension.CELSIUS.round(rating.actsAtCelsius()));
+              known.put("opens-at", Dimension.CELSIUS.round(rating.actsAtCelsius()));
+              known.put("control", Dimension.CELSIUS.round(rating.actsAtCelsius()));
+              rating
+                  .returnsAtCelsius()
+                  .ifPresent(c -> known.put("closes-at", Dimension.CELSIUS.round(c)));
             });
     part.curve()
         .ifPresent(
             curve -> {
               if (curve instanceof SensorCurve.Ntc ntc) {
-                known.put("nominal", figure(ntc.ohms(), "ohm"));
-                known.put("at", figure(ntc.atCelsius(), "C"));
-                known.put("beta", figure(ntc.betaKelvin(), "").strip());
+                known.put("nominal", Dimension.OHMS.round(ntc.ohms()));
+                known.put("at", Dimension.CELSIUS.round(ntc.atCelsius()));
+                known.put("beta", String.format(Locale.ROOT, "%.0f", ntc.betaKelvin()));
               } else if (curve instanceof SensorCurve.Platinum platinum) {
                 known.put("type", String.format(Locale.ROOT, "Pt%.0f", platinum.ohmsAtZero()));
               }
             });
     return known;
-  }
-
-  private static String figure(double value, String unit) {
-    return new BigDecimal(value).round(new MathContext(4)).stripTrailingZeros().toPlainString()
-        + " "
-        + unit;
   }
 }

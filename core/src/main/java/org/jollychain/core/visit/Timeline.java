@@ -1,5 +1,7 @@
 package org.jollychain.core.visit;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -144,6 +146,10 @@ public record Timeline(
   private static String said(double seconds) {
     return seconds < 120
         ? String.format(Locale.ROOT, "%.0f s", seconds)
-        : String.format(Locale.ROOT, "%.4g min", seconds / 60).replaceAll("\\.?0+ min", " min");
+        : BigDecimal.valueOf(seconds / 60)
+                .round(new MathContext(4))
+                .stripTrailingZeros()
+                .toPlainString()
+            + " min";
   }
 }

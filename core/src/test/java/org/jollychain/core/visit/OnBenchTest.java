@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jollychain.core.Readings;
 import org.jollychain.core.Sheets;
@@ -14,9 +16,15 @@ import org.jollychain.core.diagnosis.Verdict;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Inspection;
+import org.jollychain.core.partcheck.CheckResult;
+import org.jollychain.core.partcheck.PartChecks;
 import org.jollychain.core.partcheck.Ratings;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 
 class OnBenchTest {
 
@@ -79,6 +87,22 @@ class OnBenchTest {
         .hasMessageContaining("watts");
     assertThatThrownBy(() -> benched("element", "elemant: x=1").check(DRYER, Optional.empty()))
         .hasMessageContaining("did you mean");
+  }
+
+  /** A part that reads what its sheet says of it passes the check that its sheet fills in. */
+  @ParameterizedTest
+  @MethodSource("org.jollychain.core.Sheets#shipped")
+  void the_ratings_of_every_element_are_its_own(String key) {
+    Sheet sheet = Sheets.shipped(key);
+    for (Part part : sheet.parts().values()) {
+      if (part.kind() == PartKind.HEATING_ELEMENT) {
+        Map<String, String> typed = new HashMap<>(Ratings.of(part, sheet.supply()).get(0).given());
+        typed.put("ohms", String.valueOf(part.load().orElseThrow().ohms()));
+        assertThat(PartChecks.answer("element", typed).grade())
+            .as(part.id())
+            .isEqualTo(CheckResult.Grade.GOOD);
+      }
+    }
   }
 
   @Test
