@@ -32,7 +32,7 @@ record CauseProblem(List<Cause> causes, Collection<Check> checks, TimeCosts cost
   private static final double LEAST_BITS = 0.05;
 
   /** What every check costs beside its minutes, however short it is (min); common practice. */
-  private static final double ATTENTION = 1;
+  private static final double ATTENTION = 3;
 
   @Override
   public OutcomeTable outcomes(Check check) {
