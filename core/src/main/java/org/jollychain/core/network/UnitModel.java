@@ -352,6 +352,7 @@ public final class UnitModel {
     double source =
         now.volts(chain.get().points().get(0)).minus(now.volts(chain.get().returnPoint())).abs();
     double load = now.amperes(path.load()).times(now.ohms(path.load())).abs();
-    return source > 0 && load > FED_SHARE * source;
+    long inSeries = chain.get().parts().stream().filter(Part::actsAsLoad).count();
+    return source > 0 && load > FED_SHARE * source / inSeries;
   }
 }

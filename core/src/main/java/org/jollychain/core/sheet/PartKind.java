@@ -1,5 +1,6 @@
 package org.jollychain.core.sheet;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.quantity.Kebab;
@@ -9,55 +10,126 @@ import org.jollychain.core.quantity.Kebab;
  * once.
  */
 public enum PartKind {
-  THERMAL_FUSE(Role.LINK, "thermal fuse", Trait.ONE_SHOT),
-  THERMAL_CUTOFF(Role.LINK, "thermal cut-off", Trait.ONE_SHOT),
-  LIMIT(Role.LINK, "limit", Trait.HEATED_TO_TEST),
-  MANUAL_RESET_LIMIT(Role.LINK, "manual-reset limit", Trait.RESET_BY_HAND),
-  CYCLING_THERMOSTAT(Role.LINK, "cycling thermostat", Trait.HEATED_TO_TEST),
-  THERMOSTAT(Role.LINK, "thermostat", Trait.CONTROL),
-  LIMITER(Role.LINK, "limiter"),
-  DOOR_SWITCH(Role.LINK, "door switch", Trait.GUARDS_DOOR),
-  MONITOR_SWITCH(Role.LINK, "monitor switch", Trait.GUARDS_DOOR),
-  FLOOD_SWITCH(Role.LINK, "flood switch"),
-  FLOAT_SWITCH(Role.LINK, "float switch"),
-  SELECTOR(Role.LINK, "selector"),
-  START_SWITCH(Role.LINK, "start switch"),
-  BELT_SWITCH(Role.LINK, "belt switch"),
-  TIMER_CONTACT(Role.LINK, "timer contact"),
-  RELAY_CONTACT(Role.LINK, "relay contact", Trait.WELDS),
-  CONTACTOR(Role.LINK, "contactor", Trait.WELDS),
-  CENTRIFUGAL_SWITCH(Role.LINK, "centrifugal switch"),
-  SEQUENCER_STAGE(Role.LINK, "sequencer stage", Trait.WELDS),
-  PRESSURE_SWITCH(Role.LINK, "pressure switch"),
-  ROLLOUT_SWITCH(Role.LINK, "roll-out switch"),
-  SPILL_SWITCH(Role.LINK, "spill switch"),
-  FLAME_SENSOR_CONTACT(Role.LINK, "flame sensor contact"),
-  LINE_FUSE(Role.LINK, "line fuse", Trait.ONE_SHOT),
-  BREAKER(Role.LINK, "breaker"),
-  CONNECTOR(Role.LINK, "connector"),
-  WIRE(Role.LINK, "wire"),
-  CORD(Role.LINK, "cord"),
+  THERMAL_FUSE(
+      Role.LINK, "thermal fuse", "tf|thermofuse|temperature fuse|fusible link", Trait.ONE_SHOT),
+  THERMAL_CUTOFF(
+      Role.LINK,
+      "thermal cut-off",
+      "cutoff|cut-out|tco|thermal cutout|overheat cutoff",
+      Trait.ONE_SHOT),
+  LIMIT(
+      Role.LINK,
+      "limit",
+      "high limit|hi limit|limit switch|disc|overheat|overheat stat|safety limit",
+      Trait.HEATED_TO_TEST),
+  MANUAL_RESET_LIMIT(
+      Role.LINK,
+      "manual-reset limit",
+      "manual limit|reset limit|hand-reset limit|reset|manual reset|eco",
+      Trait.RESET_BY_HAND),
+  CYCLING_THERMOSTAT(
+      Role.LINK,
+      "cycling thermostat",
+      "stat|cycling stat|cycle stat|operating thermostat|cycling",
+      Trait.HEATED_TO_TEST),
+  THERMOSTAT(
+      Role.LINK,
+      "thermostat",
+      "tstat|control stat|temperature control|dial|room stat|wall thermostat|regulator|infinite switch|fan switch",
+      Trait.CONTROL),
+  LIMITER(Role.LINK, "limiter", "current limiter|glass-top limiter"),
+  DOOR_SWITCH(
+      Role.LINK,
+      "door switch",
+      "door|lid|lid switch|interlock|door interlock|latch|hood switch|micro switch",
+      Trait.GUARDS_DOOR),
+  MONITOR_SWITCH(Role.LINK, "monitor switch", "monitor", Trait.GUARDS_DOOR),
+  FLOOD_SWITCH(
+      Role.LINK, "flood switch", "flood|leak switch|base pan switch|drip switch|flood float"),
+  FLOAT_SWITCH(
+      Role.LINK, "float switch", "float|level switch|low water|low-water cutoff|flow switch"),
+  SELECTOR(
+      Role.LINK,
+      "selector",
+      "switch|select|rocker|knob|power switch|main switch|on switch|rotary switch|heat switch|trigger"),
+  START_SWITCH(Role.LINK, "start switch", "start|start button|push to start|button"),
+  BELT_SWITCH(Role.LINK, "belt switch", "belt|idler switch"),
+  TIMER_CONTACT(
+      Role.LINK, "timer contact", "timer|timer switch|clock contact|clock|timer motor contact"),
+  RELAY_CONTACT(Role.LINK, "relay contact", "relay|relay switch|triac|driver|ssr", Trait.WELDS),
+  CONTACTOR(Role.LINK, "contactor", "contactor contact", Trait.WELDS),
+  CENTRIFUGAL_SWITCH(
+      Role.LINK, "centrifugal switch", "motor switch|centrifugal|motor heat switch|run switch"),
+  SEQUENCER_STAGE(Role.LINK, "sequencer stage", "sequencer|stage|sequencer contact", Trait.WELDS),
+  PRESSURE_SWITCH(
+      Role.LINK,
+      "pressure switch",
+      "pressure|air switch|air proving|draft switch|sail switch|vacuum switch"),
+  ROLLOUT_SWITCH(Role.LINK, "roll-out switch", "rollout|flame rollout"),
+  SPILL_SWITCH(Role.LINK, "spill switch", "spill|spillage switch|ods|blocked vent"),
+  FLAME_SENSOR_CONTACT(
+      Role.LINK, "flame sensor contact", "flame sensor|flame switch|radiant sensor"),
+  LINE_FUSE(
+      Role.LINK, "line fuse", "fuse|glass fuse|inlet fuse|mains fuse|board fuse", Trait.ONE_SHOT),
+  BREAKER(Role.LINK, "breaker", "circuit breaker|mcb|trip|rcd|gfci"),
+  CONNECTOR(
+      Role.LINK,
+      "connector",
+      "plug|terminal|terminal block|block|joint|splice|tab|lug|crimp|junction|filter|mains filter"),
+  WIRE(Role.LINK, "wire", "lead|harness|cable|run|conductor"),
+  CORD(Role.LINK, "cord", "flex|supply cord|power cord|mains lead"),
 
-  HEATING_ELEMENT(Role.LOAD, "heating element", Trait.GLOWS, Trait.LEAKS),
-  MOTOR(Role.LOAD, "motor", Trait.NOTICED, Trait.LEAKS),
-  IGNITER(Role.LOAD, "igniter", Trait.NOTICED, Trait.LEAKS),
-  VALVE_COIL(Role.LOAD, "valve coil"),
-  RELAY_COIL(Role.LOAD, "relay coil"),
-  SEQUENCER_HEATER(Role.LOAD, "sequencer heater"),
-  BIAS_HEATER(Role.LOAD, "bias heater"),
-  TIMER_MOTOR(Role.LOAD, "timer motor", Trait.NOTICED),
-  LAMP(Role.LOAD, "lamp", Trait.NOTICED),
-  BOARD_SUPPLY(Role.LOAD, "board supply", Trait.NOTICED),
-  TRANSFORMER_PRIMARY(Role.LOAD, "transformer primary", Trait.WOUND, Trait.LEAKS),
-  VALVE(Role.LOAD, "valve"),
+  HEATING_ELEMENT(
+      Role.LOAD,
+      "heating element",
+      "element|heater|coil element|strip|elem|heating|heating coil|kanthal|heat coil",
+      Trait.GLOWS,
+      Trait.LEAKS),
+  MOTOR(
+      Role.LOAD,
+      "motor",
+      "fan|blower|pump|drum motor|compressor|circulator|drive motor",
+      Trait.NOTICED,
+      Trait.LEAKS),
+  IGNITER(
+      Role.LOAD,
+      "igniter",
+      "ignitor|glow bar|hot surface igniter|hsi|spark module",
+      Trait.NOTICED,
+      Trait.LEAKS),
+  VALVE_COIL(
+      Role.LOAD,
+      "valve coil",
+      "solenoid|valve solenoid|booster coil|holding coil|coil valve|fill valve|inlet valve|drain valve|vent valve|water valve"),
+  RELAY_COIL(Role.LOAD, "relay coil", "coil|contactor coil|relay winding"),
+  SEQUENCER_HEATER(Role.LOAD, "sequencer heater", "sequencer coil|bimetal heater"),
+  BIAS_HEATER(Role.LOAD, "bias heater", "bias|stat heater|resistor|dropping resistor|anticipator"),
+  TIMER_MOTOR(
+      Role.LOAD,
+      "timer motor",
+      "timer's own motor|clock motor|advance motor|timer drive",
+      Trait.NOTICED),
+  LAMP(Role.LOAD, "lamp", "light|bulb|neon|indicator|pilot light|led", Trait.NOTICED),
+  BOARD_SUPPLY(
+      Role.LOAD,
+      "board supply",
+      "board|control board|pcb|controller|display|electronics|module",
+      Trait.NOTICED),
+  TRANSFORMER_PRIMARY(
+      Role.LOAD,
+      "transformer primary",
+      "transformer|primary|primary winding",
+      Trait.WOUND,
+      Trait.LEAKS),
+  VALVE(Role.LOAD, "valve", "gas valve|main valve|operator"),
 
-  TRANSFORMER_SECONDARY(Role.SOURCE, "transformer secondary"),
+  TRANSFORMER_SECONDARY(Role.SOURCE, "transformer secondary", "secondary|secondary winding"),
 
-  THERMISTOR(Role.SENSOR, "thermistor"),
-  PLATINUM_SENSOR(Role.SENSOR, "platinum sensor"),
-  LEVEL_PROBE(Role.SENSOR, "level probe"),
-  MOISTURE_BARS(Role.SENSOR, "moisture bars"),
-  FLAME_ROD(Role.SENSOR, "flame rod");
+  THERMISTOR(Role.SENSOR, "thermistor", "ntc|temperature sensor|temp sensor|sensor|probe"),
+  PLATINUM_SENSOR(Role.SENSOR, "platinum sensor", "pt100|pt1000|rtd|platinum"),
+  LEVEL_PROBE(Role.SENSOR, "level probe", "level|water probe|level sensor|electrode"),
+  MOISTURE_BARS(Role.SENSOR, "moisture bars", "moisture|moisture sensor|sensor bars|bars"),
+  FLAME_ROD(Role.SENSOR, "flame rod", "rod|ionisation rod|ionization rod|flame electrode");
 
   /**
    * A link should pass current, a load should use it, a source inside the unit should drive it, a
@@ -101,11 +173,13 @@ public enum PartKind {
 
   private final Role role;
   private final String word;
+  private final List<String> synonyms;
   private final Set<Trait> traits;
 
-  PartKind(Role role, String word, Trait... traits) {
+  PartKind(Role role, String word, String synonyms, Trait... traits) {
     this.role = role;
     this.word = word;
+    this.synonyms = List.of(synonyms.split("\\|"));
     this.traits = Set.of(traits);
   }
 
@@ -116,6 +190,11 @@ public enum PartKind {
   /** The plain word of the trade. */
   public String word() {
     return word;
+  }
+
+  /** What else the trade calls it; a word may be meant for one kind only. */
+  public List<String> synonyms() {
+    return synonyms;
   }
 
   /** How one asks whether a load of this kind is on: {@code Does the drum motor turn?}. */

@@ -1,6 +1,8 @@
 package org.jollychain.core.sheet;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 
 /** The resistance of a temperature sensor over temperature. */
 public sealed interface SensorCurve {
@@ -10,6 +12,9 @@ public sealed interface SensorCurve {
    * @return its resistance (ohm)
    */
   double ohmsAt(double celsius);
+
+  /** As a shorthand says it: {@code 10000 ohm at 25C beta 3950}. */
+  String said();
 
   /** Sensors work within these (C), the range of IEC 60751. */
   double COLDEST = -200;
@@ -44,6 +49,15 @@ public sealed interface SensorCurve {
     private static final double ZERO_CELSIUS_KELVIN = 273.15;
 
     @Override
+    public String said() {
+      return "%s at %s beta %s"
+          .formatted(
+              ShorthandWriter.ohms(ohms),
+              ShorthandWriter.celsius(atCelsius),
+              ShorthandWriter.figure(betaKelvin));
+    }
+
+    @Override
     public double ohmsAt(double celsius) {
       double kelvin = celsius + ZERO_CELSIUS_KELVIN;
       double kelvin0 = atCelsius + ZERO_CELSIUS_KELVIN;
@@ -56,6 +70,13 @@ public sealed interface SensorCurve {
    * the nearest value holds.
    */
   record Table(List<TablePoint> points) implements SensorCurve {
+    @Override
+    public String said() {
+      return points.stream()
+          .map(p -> ShorthandWriter.figure(p.celsius()) + "C=" + ShorthandWriter.figure(p.ohms()))
+          .collect(Collectors.joining(" ", "table ", ""));
+    }
+
     @Override
     public double ohmsAt(double celsius) {
       TablePoint before = points.get(0);
@@ -82,6 +103,16 @@ public sealed interface SensorCurve {
     private static final double ZERO_CELSIUS_KELVIN = 273.15;
 
     @Override
+    public String said() {
+      // no table, but one that is as near as it is read: from point to point in the logarithm
+      List<TablePoint> points = new ArrayList<>();
+      for (int c = 0; c <= 100; c += 10) {
+        points.add(new TablePoint(c, ohmsAt(c)));
+      }
+      return new Table(points).said();
+    }
+
+    @Override
     public double ohmsAt(double celsius) {
       double x = (a - 1 / (celsius + ZERO_CELSIUS_KELVIN)) / c;
       double y = Math.sqrt(Math.pow(b / (3 * c), 3) + x * x / 4);
@@ -99,6 +130,11 @@ public sealed interface SensorCurve {
     private static final double A = 3.9083e-3;
     private static final double B = -5.775e-7;
     private static final double C = -4.183e-12;
+
+    @Override
+    public String said() {
+      return ohmsAtZero > 500 ? "pt1000" : "pt100";
+    }
 
     @Override
     public double ohmsAt(double t) {

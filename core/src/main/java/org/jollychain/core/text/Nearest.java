@@ -2,6 +2,7 @@ package org.jollychain.core.text;
 
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
 import org.apache.commons.text.similarity.LevenshteinDistance;
 
@@ -10,6 +11,7 @@ public final class Nearest {
 
   private static final int CLOSE = 2;
   private static final int MOST_LISTED = 12;
+  private static final int LISTED = 3;
   private static final LevenshteinDistance DISTANCE = LevenshteinDistance.getDefaultInstance();
 
   private Nearest() {}
@@ -31,5 +33,14 @@ public final class Nearest {
                 names.isEmpty() || names.size() > MOST_LISTED
                     ? ""
                     : "; there are " + String.join(", ", names));
+  }
+
+  /** The three that are spelled most alike, the nearest first. */
+  public static List<String> closest(String name, Collection<String> names) {
+    String lower = name.toLowerCase(Locale.ROOT);
+    return names.stream()
+        .sorted(Comparator.comparingInt(n -> DISTANCE.apply(lower, n.toLowerCase(Locale.ROOT))))
+        .limit(LISTED)
+        .toList();
   }
 }
