@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.text.TextSpan;
 
 /**
@@ -20,7 +19,6 @@ final class ShorthandLink {
 
   private static final int LONGEST = 800;
   private static final int SHORT = 4;
-  private static final double ROOM_CELSIUS = 20;
   private static final String NUMBER = "(?:\\d+\\.?\\d*|\\.\\d+)";
   private static final String NAME = "([A-Za-z0-9][\\w.'-]*)";
   private static final String END = "(?![\\w])";
@@ -174,7 +172,7 @@ final class ShorthandLink {
   }
 
   @SuppressWarnings("unchecked")
-  private Map<String, Object> curve() {
+  Map<String, Object> curve() {
     return (Map<String, Object>)
         said.computeIfAbsent("curve", k -> new LinkedHashMap<String, Object>());
   }
@@ -242,10 +240,11 @@ final class ShorthandLink {
               ? "what is this? Say what it is first, like \"limit\" or \"element\""
               : ShorthandWords.unknown(String.join(" ", texts())));
     }
-    rate();
+    ShorthandRatings.settle(this, notes);
   }
 
-  private List<String> texts() {
+  /** Its words, without what was understood otherwise. */
+  List<String> texts() {
     return words.stream().map(TextSpan::text).toList();
   }
 
@@ -294,78 +293,6 @@ final class ShorthandLink {
       return PartKind.PLATINUM_SENSOR;
     }
     return said;
-  }
-
-  /** Puts the ratings under the keys that its kind has. */
-  private void rate() {
-    switch (kind.role()) {
-      case LINK -> {
-        thermal();
-        amperes.ifPresent(
-            a -> said.putIfAbsent("notes", "%s.".formatted(Dimension.AMPERES.round(a))));
-        if (said.remove("watts") != null) {
-          notes.error(
-              span, "a %s is a link and has no watts; is a load meant?".formatted(kind.word()));
-        }
-        said.remove("at-volts");
-        said.remove("curve");
-      }
-      case LOAD -> said.remove("curve");
-      case SOURCE -> {
-        Object volts = said.remove("at-volts");
-        said.put("volts", volts == null ? "24 V" : volts);
-        said.putIfAbsent("ohms", "1 ohm");
-        said.remove("watts");
-      }
-      case SENSOR -> sensor();
-    }
-  }
-
-  private void thermal() {
-    if (said.containsKey("marking") || temperatures.isEmpty()) {
-      return;
-    }
-    said.put(closes ? "closes-at" : "opens-at", figure(temperatures.get(0)));
-    if (temperatures.size() > 1 && !kind.is(PartKind.Trait.ONE_SHOT)) {
-      said.put(closes ? "reopens-at" : "recloses-at", figure(temperatures.get(1)));
-    }
-    if (manual && kind != PartKind.MANUAL_RESET_LIMIT) {
-      said.put("reset", "manual");
-    }
-  }
-
-  private static String figure(TextSpan temperature) {
-    return temperature.text().replaceAll("[°\\s]", "").toUpperCase(Locale.ROOT);
-  }
-
-  private void sensor() {
-    said.remove("at-volts");
-    said.remove("watts");
-    Object ohms = said.remove("ohms");
-    Map<String, Object> curve = curve();
-    if (curve.containsKey("type")) {
-      return;
-    }
-    if (kind == PartKind.PLATINUM_SENSOR) {
-      boolean thousand = texts().stream().anyMatch(w -> w.equalsIgnoreCase("pt1000"));
-      curve.clear();
-      curve.put("type", thousand ? "pt1000" : "pt100");
-    } else if (kind == PartKind.THERMISTOR) {
-      curve.put("type", "ntc");
-      if (ohms == null) {
-        notes.assume(this, "10 k at 25 C", "10k");
-      }
-      curve.put("ohms", ohms == null ? "10 k" : ohms);
-      curve.putIfAbsent("at", "25 C");
-      if (curve.putIfAbsent("beta", "3950") == null) {
-        notes.assume(this, "falls with a beta of 3950 K", "beta 3950");
-      }
-    } else if (ohms != null) {
-      curve.put("type", "table");
-      curve.put("points", List.of(List.of("0 C", ohms), List.of("100 C", ohms)));
-    } else {
-      said.remove("curve");
-    }
   }
 
   TextSpan span() {
@@ -424,14 +351,18 @@ final class ShorthandLink {
         || said.containsKey("closes-at");
   }
 
-  /** Whether it is made at the temperature of a room, as nearly all are that act by heat. */
-  boolean madeInTheRoom() {
-    if (said.get("marking") instanceof String marking) {
-      return ThermalRating.ofMarking(marking, ThermalRating.Reset.AUTO).stateAt(ROOM_CELSIUS)
-          == ContactState.CLOSED;
-    }
-    return said.get("opens-at") instanceof String opens
-        && Dimension.CELSIUS.parse(said.getOrDefault("recloses-at", opens).toString())
-            > ROOM_CELSIUS;
+  /** The temperatures that were said, in their order. */
+  List<TextSpan> temperatures() {
+    return temperatures;
+  }
+
+  /** Whether it was said to close by heat. */
+  boolean closes() {
+    return closes;
+  }
+
+  /** Whether it was said to be reset by hand. */
+  boolean manual() {
+    return manual;
   }
 }

@@ -28,9 +28,7 @@ final class ShorthandSheet {
 
   private final ShorthandReader said;
   private final ShorthandNotes notes;
-  private final Map<String, ShorthandLink> parts = new LinkedHashMap<>();
-  private final Map<String, String[]> ends = new LinkedHashMap<>();
-  private final Map<String, Object> commands = new LinkedHashMap<>();
+  private final ShorthandParts parts;
   private final Map<String, Object> access = new LinkedHashMap<>();
   private final Map<String, String> pointTitles = new LinkedHashMap<>();
   private final Map<String, String> pins = new HashMap<>();
@@ -40,6 +38,13 @@ final class ShorthandSheet {
   ShorthandSheet(ShorthandReader said, ShorthandNotes notes) {
     this.said = said;
     this.notes = notes;
+    this.parts =
+        new ShorthandParts(
+            new LinkedHashMap<>(),
+            new LinkedHashMap<>(),
+            new LinkedHashMap<>(),
+            said.supply(),
+            notes);
   }
 
   /** Where in the shorthand a place in the sheet comes from, by the beginning of its pointer. */
@@ -74,8 +79,8 @@ final class ShorthandSheet {
     }
     tree.put("supply", said.supply().sheet());
     Map<String, Object> written = new LinkedHashMap<>();
-    parts.forEach((id, link) -> written.put(id, part(id, link)));
-    tree.put("commands", commands);
+    parts.links().forEach((id, link) -> written.put(id, part(id, link)));
+    tree.put("commands", parts.commands());
     tree.put("access", access);
     tree.put("points", points());
     tree.put("parts", written);
@@ -124,8 +129,8 @@ final class ShorthandSheet {
         ShorthandLink link = chained.links().get(i);
         String id = unique(link.id().map(TextSpan::text).orElse(link.title()));
         link.id().ifPresent(given -> same(given, id));
-        parts.put(id, link);
-        ends.put(id, new String[] {along.get(i), along.get(i + 1)});
+        parts.links().put(id, link);
+        parts.ends().put(id, new String[] {along.get(i), along.get(i + 1)});
         places.put("/parts/" + id, link.span());
         if (along.get(i).equals(along.get(i + 1))) {
           notes.error(
@@ -134,7 +139,7 @@ final class ShorthandSheet {
         }
       }
     }
-    if (parts.values().stream().noneMatch(l -> l.kind().role() == PartKind.Role.LOAD)) {
+    if (parts.links().values().stream().noneMatch(l -> l.kind().role() == PartKind.Role.LOAD)) {
       notes.add(
           1,
           1,
@@ -180,7 +185,7 @@ final class ShorthandSheet {
   private String unique(String title) {
     String slug = ShorthandNotes.slug(title);
     String id = slug;
-    for (int i = 2; parts.containsKey(id); i++) {
+    for (int i = 2; parts.links().containsKey(id); i++) {
       id = slug + "-" + i;
     }
     return id;
@@ -201,9 +206,11 @@ final class ShorthandSheet {
       }
     }
     for (ShorthandReader.Definition d : said.definitions("command")) {
-      commands.put(
-          ShorthandNotes.slug(d.name().text()),
-          ShorthandLines.command(d, load -> driver(load).orElse(load)));
+      parts
+          .commands()
+          .put(
+              ShorthandNotes.slug(d.name().text()),
+              ShorthandLines.command(d, load -> parts.driver(load).orElse(load)));
       places.put("/commands/" + d.name().text(), d.name());
     }
   }
@@ -222,192 +229,9 @@ final class ShorthandSheet {
   }
 
   private Map<String, Object> part(String id, ShorthandLink link) {
-    Map<String, Object> part = new LinkedHashMap<>();
-    part.put("kind", link.kind().toString());
-    part.put("title", title(id, link));
-    part.put("between", List.of(ends.get(id)));
-    madeWhen(id, link);
-    if (link.kind().role() == PartKind.Role.LOAD) {
-      rating(id, link);
-    }
-    if (link.kind().role() == PartKind.Role.SOURCE) {
-      link.said()
-          .put("primary", link.by().flatMap(b -> driver(b.text())).orElseGet(() -> primary(link)));
-    }
-    if (link.rated() && !link.madeInTheRoom()) {
-      link.said().putIfAbsent("feels", id);
-    }
-    unrated(link);
-    part.putAll(link.said());
-    List<String> partners =
-        link.partners().stream()
-            .map(p -> ShorthandNotes.slug(p.text()))
-            .filter(parts::containsKey)
-            .toList();
-    if (!partners.isEmpty()) {
-      part.put("partners", partners);
-    }
-    String opening = opening(link);
-    if (!opening.equals(FREE)) {
-      part.put("access", opening);
-    }
+    Map<String, Object> part = parts.part(id);
+    reached(part, opening(link));
     return part;
-  }
-
-  private String title(String id, ShorthandLink link) {
-    String number = id.substring(Math.min(id.length(), ShorthandNotes.slug(link.title()).length()));
-    return link.id().isPresent() ? link.title() : link.title() + number.replace('-', ' ');
-  }
-
-  private String primary(ShorthandLink link) {
-    return parts.entrySet().stream()
-        .filter(e -> e.getValue().kind() == PartKind.TRANSFORMER_PRIMARY)
-        .map(Map.Entry::getKey)
-        .findFirst()
-        .orElseGet(
-            () -> {
-              notes.error(
-                  link.span(),
-                  "a secondary needs its primary on another chain, like \"L1 > transformer 5W > N\"");
-              return "transformer";
-            });
-  }
-
-  private void unrated(ShorthandLink link) {
-    boolean acts =
-        link.kind().is(PartKind.Trait.HEATED_TO_TEST)
-            || link.kind().is(PartKind.Trait.RESET_BY_HAND)
-            || link.kind() == PartKind.THERMAL_FUSE
-            || link.kind() == PartKind.THERMAL_CUTOFF;
-    if (acts && !link.rated() && link.known()) {
-      notes.note(
-          link.span(), "%s: no temperature yet; it is taken as unknown".formatted(link.title()));
-    }
-  }
-
-  /** By the command its kind usually waits for, where nothing else is said. */
-  private void madeWhen(String id, ShorthandLink link) {
-    if (link.madeWhen().isPresent()) {
-      String condition = link.madeWhen().get().text();
-      if (condition.isEmpty()) {
-        return;
-      }
-      link.said().put("made-when", condition);
-      try {
-        MadeWhen.parse(condition)
-            .commands()
-            .forEach(
-                c -> commands.computeIfAbsent(c, k -> PlainText.sentence(k.replace('-', ' '))));
-      } catch (IllegalArgumentException e) {
-        notes.error(link.madeWhen().get(), e.getMessage());
-        link.said().remove("made-when");
-      }
-      return;
-    }
-    Optional<ShorthandDefaults.Waits> usual =
-        ShorthandDefaults.command(link.kind(), id, title(id, link));
-    if (usual.isEmpty()) {
-      return;
-    }
-    ShorthandDefaults.Waits command = usual.get();
-    link.said().put("made-when", command.condition());
-    boolean byControl = command.byControl() || link.by().isPresent();
-    Optional<String> driver = byControl ? driver(id, link) : Optional.empty();
-    commands.computeIfAbsent(command.id(), k -> command.sheet(byControl, driver));
-    notes.assume(
-        link, "made when: " + PlainText.sentence(command.title()), "when " + command.condition());
-  }
-
-  /** The load that drives a relay, a sequencer's stage or a motor's switch. */
-  private Optional<String> driver(String id, ShorthandLink link) {
-    if (link.by().isPresent()) {
-      Optional<String> load = driver(link.by().get().text());
-      if (load.isEmpty()) {
-        notes.error(
-            link.by().get(),
-            "no load is called \"%s\"; say the coil, heater or motor that drives it"
-                .formatted(link.by().get().text()));
-      }
-      return load;
-    }
-    Optional<PartKind> drives = ShorthandDefaults.driver(link.kind());
-    List<String> loads =
-        parts.entrySet().stream()
-            .filter(e -> drives.filter(e.getValue().kind()::equals).isPresent())
-            .map(Map.Entry::getKey)
-            .toList();
-    String name = id.replaceAll("^.*?-", "");
-    Optional<String> same =
-        loads.stream().filter(l -> l.replaceAll("^.*?-", "").equals(name)).findFirst();
-    Optional<String> load =
-        same.isPresent() ? same : loads.size() == 1 ? Optional.of(loads.get(0)) : Optional.empty();
-    if (load.isPresent()) {
-      notes.assume(link, "driven by the " + parts.get(load.get()).title(), "by " + load.get());
-    } else if (drives.isPresent()) {
-      notes.question(
-          link.span(),
-          "%s has no %s that drives it; say which, like \"by %s\", or that the control just switches it, by a condition"
-              .formatted(
-                  link.title(), drives.get().word(), drives.get().word().replaceAll("^.* ", "")));
-    }
-    return load;
-  }
-
-  /** The part that is called so: by its whole name, or by its last word. */
-  private Optional<String> driver(String called) {
-    String slug = ShorthandNotes.slug(called);
-    if (parts.containsKey(slug) && parts.get(slug).kind().role() == PartKind.Role.LOAD) {
-      return Optional.of(slug);
-    }
-    return parts.entrySet().stream()
-        .filter(e -> e.getValue().kind().role() == PartKind.Role.LOAD)
-        .map(Map.Entry::getKey)
-        .filter(p -> p.endsWith("-" + slug) || p.startsWith(slug + "-"))
-        .findFirst();
-  }
-
-  private void rating(String id, ShorthandLink link) {
-    Map<String, Object> rated = link.said();
-    ShorthandVolts wire = new ShorthandVolts(said.supply(), parts, ends);
-    double volts = wire.across(id);
-    String atVolts = ShorthandSupply.plain(volts) + " V";
-    ShorthandDefaults.Load usual = ShorthandDefaults.load(link.kind());
-    if (link.amperes().isPresent()) {
-      double factor =
-          Double.parseDouble(rated.getOrDefault("power-factor", usual.powerFactor()).toString());
-      rated.put(
-          "watts",
-          ShorthandSupply.plain(Math.round(link.amperes().get() * volts * factor * 1e3) / 1e3)
-              + " W");
-    }
-    if (!rated.containsKey("watts") && !rated.containsKey("ohms")) {
-      rated.put("watts", usual.watts() + " W");
-      notes.assume(link, "%s W at %s".formatted(usual.watts(), atVolts), usual.watts() + "W");
-      if (link.known()) {
-        notes.question(
-            link.span(),
-            "%s: how many watts? %s W is assumed".formatted(link.title(), usual.watts()));
-      }
-    }
-    if (rated.containsKey("watts")) {
-      rated.remove("ohms");
-      if (!rated.containsKey("at-volts")) {
-        rated.put("at-volts", atVolts);
-        notes.assume(link, "its rating holds at " + atVolts, atVolts.replace(" ", ""));
-        wire.inSeries(id)
-            .ifPresent(
-                other ->
-                    notes.question(
-                        link.span(),
-                        "%s lies in series with %s: at what volts is it rated? %s is assumed"
-                            .formatted(link.title(), parts.get(other).title(), atVolts)));
-      }
-    } else {
-      rated.remove("at-volts");
-    }
-    if (usual.powerFactor() < 1 && !said.supply().dc()) {
-      rated.putIfAbsent("power-factor", usual.powerFactor());
-    }
   }
 
   private String opening(ShorthandLink link) {
@@ -459,17 +283,17 @@ final class ShorthandSheet {
     return point;
   }
 
-  private static void reached(Map<String, Object> point, String access) {
+  private static void reached(Map<String, Object> thing, String access) {
     if (!access.equals(FREE)) {
-      point.put("access", access);
+      thing.put("access", access);
     }
   }
 
   /** The quickest way to it: that of one of the parts that end there. */
   private String nearest(String point) {
-    return ends.entrySet().stream()
+    return parts.ends().entrySet().stream()
         .filter(e -> List.of(e.getValue()).contains(point))
-        .map(e -> opening(parts.get(e.getKey())))
+        .map(e -> opening(parts.links().get(e.getKey())))
         .min(Comparator.comparingDouble(this::minutes))
         .orElseGet(() -> besideFirst(point));
   }
@@ -498,9 +322,9 @@ final class ShorthandSheet {
   }
 
   private List<String> at(String point, int end) {
-    return ends.entrySet().stream()
+    return parts.ends().entrySet().stream()
         .filter(e -> e.getValue()[end].equals(point))
-        .map(e -> title(e.getKey(), parts.get(e.getKey())))
+        .map(e -> parts.title(e.getKey()))
         .toList();
   }
 }
