@@ -54,7 +54,15 @@ public final class SheetValidator {
    * @throws InvalidTextException as {@link #read}
    */
   public static UnitModel unit(String yaml) {
-    Sheet sheet = SheetReader.read(yaml);
+    return unit(yaml, SheetReader.read(yaml));
+  }
+
+  /**
+   * The same of a sheet that was read from its text already.
+   *
+   * @throws InvalidTextException as {@link #read}
+   */
+  public static UnitModel unit(String yaml, Sheet sheet) {
     SheetValidator checked = new SheetValidator(yaml, sheet);
     // what comes later would only repeat in other words what is wrong already
     sheet.situations().values().forEach(checked::checkShort);

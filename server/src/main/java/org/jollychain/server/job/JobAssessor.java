@@ -87,10 +87,12 @@ public class JobAssessor {
    * A job as it was read, with the sheet it is done by.
    *
    * @param text of the sheet's revision
+   * @param newestRevision of its sheet
    */
   private record JobEvidence(
       Job job,
       String text,
+      int newestRevision,
       Optional<Guide> guide,
       List<JobView.Entry> entries,
       List<VisitLine> lines,
@@ -135,6 +137,7 @@ public class JobAssessor {
           return new JobEvidence(
               job,
               sheets.revision(job.sheetKey(), job.sheetRevision()).text(),
+              sheets.newestRevision(job.sheetKey()),
               job.guide().map(g -> guides.guide(g.key(), g.revision())),
               EvidenceLog.entries(jobs.evidence(id)),
               visits.lines(id),
@@ -178,6 +181,7 @@ public class JobAssessor {
     return new JobView(
         taken.job,
         engine.sheet().title(),
+        taken.newestRevision,
         taken.job.complaintTitle(),
         taken.entries,
         taken.job.policy(),

@@ -34,6 +34,7 @@ class JobController {
   private final JobService jobs;
   private final EvidenceLog evidence;
   private final VisitLog visits;
+  private final SheetMove moves;
   private final JobAssessor assessor;
   private final PdfRenderer paper;
   private final Templates templates;
@@ -43,6 +44,7 @@ class JobController {
       JobService jobs,
       EvidenceLog evidence,
       VisitLog visits,
+      SheetMove moves,
       JobAssessor assessor,
       PdfRenderer paper,
       Templates templates,
@@ -50,6 +52,7 @@ class JobController {
     this.jobs = jobs;
     this.evidence = evidence;
     this.visits = visits;
+    this.moves = moves;
     this.assessor = assessor;
     this.paper = paper;
     this.templates = templates;
@@ -210,6 +213,19 @@ class JobController {
   @PutMapping(path = "/{id}/policy", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView plan(@PathVariable UUID id, @RequestBody @Valid Requests.Planning planning) {
     jobs.plan(id, planning.permit(), planning.policy(), planning.version());
+    return assessor.view(id);
+  }
+
+  /** What would no longer fit if the job went on by another revision of its sheet. */
+  @GetMapping("/{id}/sheet/{revision}")
+  List<SheetMove.Lost> lost(@PathVariable UUID id, @PathVariable int revision) {
+    return moves.lost(id, revision);
+  }
+
+  /** Goes on by another revision of its sheet; what no longer fits is struck out. */
+  @PutMapping(path = "/{id}/sheet", consumes = MediaType.APPLICATION_JSON_VALUE)
+  JobView move(@PathVariable UUID id, @RequestBody @Valid Requests.Move move) {
+    moves.to(id, move.revision(), move.version(), stamps.now());
     return assessor.view(id);
   }
 

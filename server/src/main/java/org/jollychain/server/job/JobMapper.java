@@ -36,6 +36,14 @@ interface JobMapper {
       @Param("permit") Permit permit,
       @Param("policy") PolicyItem policy);
 
+  /** Takes a job to another revision of its sheet. */
+  int moveTo(
+      @Param("id") UUID id,
+      @Param("version") int version,
+      @Param("revision") int revision,
+      @Param("complaint") String complaint,
+      @Param("title") String title);
+
   int close(
       @Param("id") UUID id,
       @Param("version") int version,

@@ -294,7 +294,7 @@ public class JobService {
     return RefusedException.notFound("There is no job %s.".formatted(id));
   }
 
-  private static void changed(boolean done) {
+  static void changed(boolean done) {
     if (!done) {
       throw RefusedException.conflict(
           "The job was changed meanwhile; look at it again and repeat.");

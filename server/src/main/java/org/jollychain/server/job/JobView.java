@@ -13,12 +13,14 @@ import org.jspecify.annotations.Nullable;
 /**
  * A job with its evidence and what follows from it.
  *
+ * @param newestRevision of its sheet; the job may go on by it
  * @param visit what its steps have to offer and how far they are
  * @param entries what was told of the visit beside the evidence
  */
 public record JobView(
     Job job,
     String sheetTitle,
+    int newestRevision,
     String complaintTitle,
     List<Entry> evidence,
     PolicyItem policy,

@@ -54,6 +54,13 @@ final class Requests {
     }
   }
 
+  /**
+   * By which revision of its sheet a job goes on.
+   *
+   * @param version of the job as it was seen
+   */
+  record Move(int revision, int version) {}
+
   /** Why a job is struck out. */
   record StrikeJob(@NotBlank @Size(max = 500) String why, int version) {}
 }

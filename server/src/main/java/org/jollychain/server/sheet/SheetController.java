@@ -7,6 +7,7 @@ import org.jollychain.core.plan.PathTests;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.server.platform.Validation;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -27,9 +28,11 @@ class SheetController {
   private static final String YAML = "application/yaml";
 
   private final SheetService sheets;
+  private final SheetPreviews previews;
 
-  SheetController(SheetService sheets) {
+  SheetController(SheetService sheets, SheetPreviews previews) {
     this.sheets = sheets;
+    this.previews = previews;
   }
 
   @GetMapping(produces = MediaType.APPLICATION_JSON_VALUE)
@@ -102,7 +105,63 @@ class SheetController {
       consumes = {YAML, MediaType.APPLICATION_JSON_VALUE},
       produces = MediaType.APPLICATION_JSON_VALUE)
   Validation validate(@RequestBody byte[] text) {
-    return sheets.validate(new String(text, StandardCharsets.UTF_8));
+    return previews.validate(new String(text, StandardCharsets.UTF_8));
+  }
+
+  /** A text drawn and solved as far as it can be; nothing is stored. */
+  @PostMapping(
+      path = "/preview",
+      consumes = {YAML, MediaType.APPLICATION_JSON_VALUE},
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  SheetPreview preview(
+      @RequestBody byte[] text,
+      @RequestParam(defaultValue = "") String situation,
+      @RequestParam(defaultValue = "") String path) {
+    return previews.of(new String(text, StandardCharsets.UTF_8), situation, path);
+  }
+
+  /** The words of the trade that a shorthand understands, by kind of part. */
+  @GetMapping(path = "/shorthand", produces = MediaType.APPLICATION_JSON_VALUE)
+  List<SheetPreview.Word> words() {
+    return SheetPreview.WORDS;
+  }
+
+  /** A shorthand as a sheet, drawn and solved as far as it can be; nothing is stored. */
+  @PostMapping(
+      path = "/shorthand",
+      consumes = MediaType.TEXT_PLAIN_VALUE,
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  SheetPreview shorthand(
+      @RequestBody(required = false) byte @Nullable [] text,
+      @RequestParam(defaultValue = "") String situation,
+      @RequestParam(defaultValue = "") String path) {
+    return previews.ofShorthand(typed(text), situation, path);
+  }
+
+  /** A revision as shorthand: as it was typed, else as it is written. */
+  @GetMapping(path = "/{key}/revisions/{revision}/shorthand", produces = "text/plain;charset=UTF-8")
+  String shorthand(@PathVariable String key, @PathVariable int revision) {
+    return sheets.shorthand(key, revision);
+  }
+
+  /**
+   * Saves a sheet typed as shorthand as a new revision.
+   *
+   * @param fresh whether it is to be a new sheet, none that is there
+   */
+  @PutMapping(
+      path = "/{key}/shorthand",
+      consumes = MediaType.TEXT_PLAIN_VALUE,
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  SheetRevision saveShorthand(
+      @PathVariable String key,
+      @RequestBody(required = false) byte @Nullable [] text,
+      @RequestParam(defaultValue = "false") boolean fresh) {
+    return sheets.saveShorthand(key, typed(text), fresh);
+  }
+
+  private static String typed(byte @Nullable [] text) {
+    return text == null ? "" : new String(text, StandardCharsets.UTF_8);
   }
 
   /** Saves a sheet's text as a new revision. */

@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.jollychain.server.platform.Stamp;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface SheetMapper {
@@ -12,6 +13,8 @@ interface SheetMapper {
   List<SheetSummary> latest();
 
   Optional<SheetRevision> newest(String key);
+
+  int newestRevision(String key);
 
   Optional<SheetRevision> find(@Param("key") String key, @Param("revision") int revision);
 
@@ -29,6 +32,7 @@ interface SheetMapper {
       @Param("title") String title,
       @Param("family") String family,
       @Param("text") String text,
+      @Param("shorthand") @Nullable String shorthand,
       @Param("parsed") String parsed,
       @Param("hash") String hash,
       @Param("stamp") Stamp stamp);

@@ -15,16 +15,16 @@ import org.jollychain.core.fault.WhatIf;
 import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.PlainText;
-import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
+import org.jollychain.core.sheet.Shorthand;
 import org.jollychain.core.sheet.Situation;
 import org.jollychain.core.text.InvalidTextException;
 import org.jollychain.core.text.Nearest;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Stamps;
-import org.jollychain.server.platform.Validation;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -43,6 +43,7 @@ public class SheetService {
 
   private final SheetMapper sheets;
   private final MeterService meters;
+  private final SheetPreviews previews;
   private final JsonMapper json;
   private final Stamps stamps;
   private final LoadingCache<String, UnitModel> units =
@@ -58,12 +59,14 @@ public class SheetService {
   SheetService(
       SheetMapper sheets,
       MeterService meters,
+      SheetPreviews previews,
       JsonMapper json,
       Stamps stamps,
       PlatformTransactionManager transactions) {
     this.transaction = new TransactionTemplate(transactions);
     this.sheets = sheets;
     this.meters = meters;
+    this.previews = previews;
     this.json = json;
     this.stamps = stamps;
   }
@@ -87,6 +90,11 @@ public class SheetService {
             () ->
                 RefusedException.notFound(
                     "There is no sheet \"%s\"%s.".formatted(key, Nearest.suggestion(key, keys()))));
+  }
+
+  /** The number of a sheet's newest revision. */
+  public int newestRevision(String key) {
+    return sheets.newestRevision(key);
   }
 
   /**
@@ -173,11 +181,7 @@ public class SheetService {
   /** A revision laid out once for each path. */
   List<Drawing> drawings(String key, int revision) {
     UnitModel unit = unit(key, revision);
-    List<Chain> chains = List.copyOf(unit.chains().keySet());
-    return chains.stream()
-        .map(
-            main -> Drawing.of(unit.sheet(), main, chains.stream().filter(c -> c != main).toList()))
-        .toList();
+    return unit.chains().keySet().stream().map(main -> SheetPreviews.drawing(unit, main)).toList();
   }
 
   String spice(String key, int revision, String situation) {
@@ -196,10 +200,6 @@ public class SheetService {
         request.liftedParts(sheet),
         Optional.ofNullable(request.supplyVolts()),
         request.chosenProbes(sheet));
-  }
-
-  Validation validate(String text) {
-    return Validation.of(() -> SheetValidator.read(text));
   }
 
   private static Situation situation(Sheet sheet, String id) {
@@ -240,22 +240,48 @@ public class SheetService {
    * @throws RefusedException when the sheet calls itself otherwise
    */
   public SheetRevision save(String key, String text) {
+    return save(key, text, null, false);
+  }
+
+  /**
+   * Saves a sheet typed as shorthand; what was typed is kept with the revision it made.
+   *
+   * @param fresh whether it is to be a new sheet, none that is there
+   * @throws InvalidTextException when it is no usable shorthand
+   * @throws RefusedException when it calls itself otherwise, or a new one by a name that is taken
+   */
+  public SheetRevision saveShorthand(String key, String shorthand, boolean fresh) {
+    return save(key, previews.usable(shorthand), shorthand, fresh);
+  }
+
+  private SheetRevision save(String key, String text, @Nullable String shorthand, boolean fresh) {
     Sheet sheet = SheetValidator.read(text);
     if (!sheet.key().equals(key)) {
       throw RefusedException.unprocessable(
           "The sheet calls itself \"%s\" and was sent as \"%s\"; make the two one."
               .formatted(sheet.key(), key));
     }
-    return transaction.execute(status -> keep(sheet, text));
+    return transaction.execute(status -> keep(sheet, text, shorthand, fresh));
   }
 
-  private SheetRevision keep(Sheet sheet, String text) {
+  /** A revision as shorthand: as it was typed, else as it is written. */
+  String shorthand(String key, int revision) {
+    String typed = revision(key, revision).shorthand();
+    return typed == null ? Shorthand.of(sheet(key, revision)) : typed;
+  }
+
+  private SheetRevision keep(Sheet sheet, String text, @Nullable String shorthand, boolean fresh) {
     String key = sheet.key();
     sheets.lock(key);
     sheets.restore(key);
     Optional<SheetRevision> newest = sheets.newest(key);
     if (newest.isPresent() && newest.get().text().equals(text)) {
       return newest.get();
+    }
+    if (fresh && newest.isPresent()) {
+      throw RefusedException.conflict(
+          "There is another sheet \"%s\"; give this one a key of its own, like \"key: %s-2\"."
+              .formatted(key, key));
     }
     int revision = newest.map(SheetRevision::revision).orElse(0) + 1;
     sheets.insert(
@@ -264,6 +290,7 @@ public class SheetService {
         sheet.title(),
         sheet.family().toString(),
         text,
+        shorthand,
         json.writeValueAsString(sheet),
         sha256(text),
         stamps.now());

@@ -23,7 +23,15 @@ class SheetMapperTest {
 
   private void insert(String key, int revision, String title) {
     sheets.insert(
-        key, revision, title, "other", "text " + revision, "{\"a\": 1}", "hash", Stamp.at(THEN));
+        key,
+        revision,
+        title,
+        "other",
+        "text " + revision,
+        null,
+        "{\"a\": 1}",
+        "hash",
+        Stamp.at(THEN));
   }
 
   @Test
@@ -33,7 +41,7 @@ class SheetMapperTest {
     assertThat(sheets.newest("test-sheet"))
         .hasValueSatisfying(s -> assertThat(s.title()).isEqualTo("Second"));
     assertThat(sheets.find("test-sheet", 1))
-        .contains(new SheetRevision("test-sheet", 1, "First", "other", "text 1", THEN));
+        .contains(new SheetRevision("test-sheet", 1, "First", "other", "text 1", null, THEN));
     assertThat(sheets.latest())
         .filteredOn(s -> s.key().equals("test-sheet"))
         .singleElement()

@@ -1,0 +1,136 @@
+package org.jollychain.server.job;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.guide.Guide;
+import org.jollychain.core.network.Meters;
+import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.Sheet;
+import org.jollychain.server.guide.GuideService;
+import org.jollychain.server.meter.MeterService;
+import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Stamp;
+import org.jollychain.server.sheet.SheetService;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Takes an open job to another revision of its sheet. What was read and told stays where points and
+ * parts keep their names; what no longer fits is struck out, and says why.
+ */
+@Service
+class SheetMove {
+
+  private final JobMapper jobs;
+  private final VisitMapper visits;
+  private final SheetService sheets;
+  private final GuideService guides;
+  private final MeterService meters;
+
+  SheetMove(
+      JobMapper jobs,
+      VisitMapper visits,
+      SheetService sheets,
+      GuideService guides,
+      MeterService meters) {
+    this.jobs = jobs;
+    this.visits = visits;
+    this.sheets = sheets;
+    this.guides = guides;
+    this.meters = meters;
+  }
+
+  /**
+   * What no longer fits on another revision.
+   *
+   * @param id of the evidence, or of the entry of the visit; the complaint has none
+   * @param of what kind it is: evidence, entry or complaint
+   * @param why in words
+   */
+  record Lost(Optional<UUID> id, String of, String why) {}
+
+  /**
+   * What would no longer fit.
+   *
+   * @throws RefusedException when there is no such job or revision
+   */
+  @Transactional(readOnly = true)
+  public List<Lost> lost(UUID id, int revision) {
+    return lost(JobService.found(jobs, id), revision);
+  }
+
+  private List<Lost> lost(Job job, int revision) {
+    Sheet sheet = sheets.sheet(job.sheetKey(), revision);
+    Meters known = meters.all();
+    Optional<Guide> guide = job.guide().map(g -> guides.guide(g.key(), g.revision()));
+    List<Lost> lost = new ArrayList<>();
+    if (!job.complaint().isEmpty() && !sheet.complaints().containsKey(job.complaint())) {
+      lost.add(
+          new Lost(
+              Optional.empty(),
+              "complaint",
+              "revision %d has no complaint \"%s\"".formatted(revision, job.complaintTitle())));
+    }
+    for (StoredEvidence e : jobs.evidence(job.id())) {
+      if (e.struckAt() == null) {
+        why(() -> e.item().on(sheet, known, e.id().toString()))
+            .ifPresent(w -> lost.add(new Lost(Optional.of(e.id()), "evidence", w)));
+      }
+    }
+    for (VisitLine line : visits.lines(job.id())) {
+      if (line.struckAt() == null) {
+        why(() -> line.entry().check(sheet, guide))
+            .ifPresent(w -> lost.add(new Lost(Optional.of(line.id()), "entry", w)));
+      }
+    }
+    return lost;
+  }
+
+  private static Optional<String> why(Runnable reading) {
+    try {
+      reading.run();
+      return Optional.empty();
+    } catch (EvidenceException e) {
+      return Optional.of(e.getMessage());
+    }
+  }
+
+  /**
+   * Goes on by another revision; sent again, it changes nothing.
+   *
+   * @param version of the job as it was seen
+   * @throws RefusedException when it is not open, was changed meanwhile, or there is no such
+   *     revision
+   */
+  @Transactional
+  public void to(UUID id, int revision, int version, Stamp stamp) {
+    Job job = jobs.findForEvidence(id).orElseThrow(() -> JobService.notFound(id));
+    if (job.sheetRevision() == revision) {
+      return;
+    }
+    job.refuseUnlessOpen();
+    List<Lost> lost = lost(job, revision);
+    boolean fits = lost.stream().noneMatch(l -> l.of().equals("complaint"));
+    String complaint = fits ? job.complaint() : "";
+    String title =
+        Optional.ofNullable(sheets.sheet(job.sheetKey(), revision).complaints().get(complaint))
+            .map(Complaint::title)
+            .orElse("");
+    JobService.changed(jobs.moveTo(id, version, revision, complaint, title) == 1);
+    for (Lost l : lost) {
+      String why = "does not fit revision %d: %s".formatted(revision, l.why());
+      String said = why.substring(0, Math.min(why.length(), LONGEST_WHY));
+      switch (l.of()) {
+        case "evidence" -> jobs.strikeEvidence(l.id().orElseThrow(), said, stamp);
+        case "entry" -> visits.strike(l.id().orElseThrow(), said, stamp);
+        default -> {}
+      }
+    }
+    jobs.evidenceChanged(id);
+  }
+
+  private static final int LONGEST_WHY = 500;
+}
