@@ -7,6 +7,7 @@
   import JobsScreen from '../screens/jobs/JobsScreen.svelte';
   import SheetScreen from '../screens/sheets/SheetScreen.svelte';
   import SheetsScreen from '../screens/sheets/SheetsScreen.svelte';
+  import SketchScreen from '../screens/sheets/SketchScreen.svelte';
   import ShopScreen from '../screens/shop/ShopScreen.svelte';
   import UnitScreen from '../screens/units/UnitScreen.svelte';
   import UnitsScreen from '../screens/units/UnitsScreen.svelte';
@@ -19,6 +20,7 @@
     '/units': UnitsScreen,
     '/units/:tag': UnitScreen,
     '/sheets': SheetsScreen,
+    '/sheets/type': SketchScreen,
     '/sheets/:key': SheetScreen,
     '/bench': BenchScreen,
     '/bench/:key': BenchScreen,

@@ -15,6 +15,11 @@ export type Complaint = components['schemas']['Complaint'];
 export type Sheet = components['schemas']['Sheet'];
 export type SheetSummary = components['schemas']['SheetSummary'];
 export type SheetRevision = components['schemas']['SheetRevision'];
+export type SheetPreview = components['schemas']['SheetPreview'];
+export type Assumption = SheetPreview['assumptions'][number];
+export type Noted = SheetPreview['problems'][number];
+export type TradeWord = components['schemas']['Word'];
+export type Lost = components['schemas']['Lost'];
 export type GuideSummary = components['schemas']['GuideSummary'];
 export type GuideRevision = components['schemas']['GuideRevision'];
 export type GuideView = components['schemas']['GuideView'];
@@ -82,6 +87,7 @@ const LONGEST_MS = 25_000;
 
 const JSON_TYPE = 'application/json';
 const YAML_TYPE = 'application/yaml';
+const TEXT_TYPE = 'text/plain';
 
 async function send(
   method: 'GET' | 'PUT' | 'POST' | 'DELETE',
@@ -182,6 +188,30 @@ export const api = {
       .then((v) => v.problems),
   saveSheet: (key: string, text: string) =>
     send('PUT', `/api/sheets/${key}`, text, YAML_TYPE).then((r) => r.json() as Promise<SheetRevision>),
+  previewSheet: (text: string, situation = '', path = '') =>
+    send(
+      'POST',
+      `/api/sheets/preview?${new URLSearchParams({ situation, path }).toString()}`,
+      text,
+      YAML_TYPE
+    ).then((r) => r.json() as Promise<SheetPreview>),
+  previewShorthand: (text: string, situation = '', path = '') =>
+    send(
+      'POST',
+      `/api/sheets/shorthand?${new URLSearchParams({ situation, path }).toString()}`,
+      text,
+      TEXT_TYPE
+    ).then((r) => r.json() as Promise<SheetPreview>),
+  tradeWords: () => request<TradeWord[]>('GET', '/api/sheets/shorthand'),
+  shorthand: (key: string, revision: number) =>
+    send('GET', `${revisionPath(key, revision)}/shorthand`).then((r) => r.text()),
+  saveShorthand: (key: string, text: string, fresh: boolean) =>
+    send('PUT', `/api/sheets/${key}/shorthand?fresh=${fresh}`, text, TEXT_TYPE).then(
+      (r) => r.json() as Promise<SheetRevision>
+    ),
+  lostBy: (job: string, revision: number) => request<Lost[]>('GET', `/api/jobs/${job}/sheet/${revision}`),
+  moveJob: (job: string, revision: number, version: number) =>
+    request<JobView>('PUT', `/api/jobs/${job}/sheet`, { revision, version }),
   guides: () => request<GuideSummary[]>('GET', '/api/guides'),
   newestGuide: (key: string) => request<GuideRevision>('GET', `/api/guides/${key}`),
   guide: (key: string, revision: number) =>

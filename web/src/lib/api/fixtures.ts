@@ -177,6 +177,7 @@ export function jobView(more: Partial<JobView> = {}): JobView {
   return {
     job: job(),
     sheetTitle: 'A heater',
+    newestRevision: 1,
     complaintTitle: 'Stays cold',
     evidence: [],
     policy: {},

@@ -1,6 +1,6 @@
 <script lang="ts" generics="R">
   import { Button } from 'carbon-components-svelte';
-  import { untrack } from 'svelte';
+  import { type Snippet, untrack } from 'svelte';
   import { type TextProblem, reason } from '../api/client';
   import FileButton from '../controls/FileButton.svelte';
   import { type Documents, keyOf } from './documents';
@@ -9,8 +9,15 @@
   let {
     documents,
     text: given,
-    onsaved
-  }: { documents: Documents<R>; text: string; onsaved: (made: R) => void } = $props();
+    onsaved,
+    beside
+  }: {
+    documents: Documents<R>;
+    text: string;
+    onsaved: (made: R) => void;
+    /** What a text that was checked is shown as. */
+    beside?: Snippet<[string]>;
+  } = $props();
 
   const PAUSE = 350;
 
@@ -119,6 +126,7 @@
     {/if}
   </aside>
 </div>
+{#if beside && checked}<div class="beside">{@render beside(checked)}</div>{/if}
 
 <style>
   .editor {
@@ -164,6 +172,9 @@
     white-space: pre;
     overflow: auto;
     tab-size: 2;
+  }
+  .beside {
+    margin-top: 14px;
   }
   aside {
     padding: 12px 14px;

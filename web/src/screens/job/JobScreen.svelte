@@ -6,6 +6,7 @@
   import { isField, keyMeaning } from '../../lib/input/shortcuts';
   import BenchDialog from './dialogs/BenchDialog.svelte';
   import KeysDialog from './dialogs/KeysDialog.svelte';
+  import MoveDialog from './dialogs/MoveDialog.svelte';
   import PlanDialog from './dialogs/PlanDialog.svelte';
   import StrikeDialog from './dialogs/StrikeDialog.svelte';
   import { JobSession } from './JobSession.svelte';
@@ -25,6 +26,7 @@
   type Dialog =
     | { kind: 'plan' }
     | { kind: 'keys' }
+    | { kind: 'move' }
     | { kind: 'strike'; entry: Entry }
     | { kind: 'bench'; part: string; title: string };
 
@@ -124,6 +126,7 @@
     {now}
     busy={session.busy}
     onplan={session.closed ? undefined : () => (dialog = { kind: 'plan' })}
+    onmove={session.closed ? undefined : () => (dialog = { kind: 'move' })}
   />
   <StepRail progress={view.visit.progress} shown={session.step} onshow={(step) => session.show(step)} />
   {#if session.step === 'arrive'}
@@ -174,6 +177,8 @@
     onlog={(told) => session.tell('benched', part, told)}
     onclose={close}
   />
+{:else if dialog?.kind === 'move' && view}
+  <MoveDialog {view} onmove={() => session.move()} onclose={close} />
 {:else if dialog?.kind === 'keys'}
   <KeysDialog onclose={close} />
 {/if}

@@ -165,6 +165,15 @@ export class JobSession {
     return logged;
   }
 
+  /** Goes on by the newest revision of its sheet. */
+  async move(): Promise<Failure | undefined> {
+    if (!this.view) return undefined;
+    const { newestRevision, job } = this.view;
+    const failure = await this.send(() => api.moveJob(this.id, newestRevision, job.version));
+    if (!failure) await this.load();
+    return failure;
+  }
+
   async plan(permit: string, policy: Policy): Promise<Failure | undefined> {
     const version = this.view?.job.version ?? 0;
     return this.send(() => api.planJob(this.id, permit, policy, version));

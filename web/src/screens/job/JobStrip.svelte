@@ -7,8 +7,16 @@
     view,
     now,
     busy,
-    onplan
-  }: { view: JobView; now: Date; busy: boolean; onplan?: (() => void) | undefined } = $props();
+    onplan,
+    onmove
+  }: {
+    view: JobView;
+    now: Date;
+    busy: boolean;
+    onplan?: (() => void) | undefined;
+    /** Goes on by the newest revision of the sheet. */
+    onmove?: (() => void) | undefined;
+  } = $props();
 
   const job = $derived(view.job);
   const about = $derived(
@@ -36,6 +44,11 @@
     </h1>
     <p class="soft">
       {about}
+      {#if onmove && view.newestRevision > job.sheetRevision}
+        · <button type="button" class="quiet-button" disabled={busy} onclick={onmove}
+          >Go on by revision {view.newestRevision}</button
+        >
+      {/if}
       {#if job.follows}· <a href={`/jobs/${job.follows}`} use:link>follows an earlier visit</a>{/if}
     </p>
   </div>

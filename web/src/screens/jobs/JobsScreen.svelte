@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button, InlineLoading, Search } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
+  import { router } from 'svelte-spa-router';
   import { api, type Appointment, type JobSummary, reason } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import { isField } from '../../lib/input/shortcuts';
@@ -18,7 +19,9 @@
   let search = $state('');
   let technician = $state('');
   let page = $state(1);
-  let opening = $state(false);
+  // whoever typed a sheet for a job comes back with its key
+  const made = new URLSearchParams(router.querystring).get('new') ?? '';
+  let opening = $state(made !== '');
   let asked = 0;
 
   const jobs = $derived(found?.jobs ?? []);
@@ -142,7 +145,7 @@
   {/if}
 </div>
 
-{#if opening}<NewJob onclose={() => (opening = false)} />{/if}
+{#if opening}<NewJob sheet={made} onclose={() => (opening = false)} />{/if}
 
 <style>
   header {

@@ -26,10 +26,13 @@
   /** A new job in three fields: which unit, what is wrong, what is permitted. */
   let {
     tag: given = '',
+    sheet: made = '',
     follows = undefined,
     onclose
   }: {
     tag?: string;
+    /** The key of a sheet made for it. */
+    sheet?: string;
     /** The visit that this one follows. */
     follows?: string | undefined;
     onclose: () => void;
@@ -46,7 +49,7 @@
   let sheet = $state.raw<Sheet>();
   let tag = $state(untrack(() => given) || (draft.tag ?? ''));
   let title = $state(draft.title ?? '');
-  let sheetKey = $state('');
+  let sheetKey = $state(untrack(() => made));
   let complaint = $state('');
   let permit = $state<'isolated' | 'live'>('isolated');
   let technician = $state(localStorage.getItem(WHO) ?? '');
@@ -74,7 +77,7 @@
   // a unit keeps the sheet it was last worked on with
   $effect(() => {
     const last = jobs.find((j) => j.job.unitTag === known?.tag)?.job.sheetKey;
-    if (last && sheets.some((s) => s.key === last)) sheetKey = last;
+    if (!made && last && sheets.some((s) => s.key === last)) sheetKey = last;
   });
 
   $effect(() => {
@@ -182,7 +185,8 @@
             >Find it by three answers</button
           >.
         {/if}
-        None fits? <a href="/sheets/new" use:link>Write its sheet</a> first; the unit typed here is kept.
+        No sheet fits? <a href="/sheets/type?job" use:link>Type its chain</a>, then go on here: the unit is
+        kept.
       </p>
     {/if}
     <Select labelText="What the customer sees" bind:selected={complaint}>

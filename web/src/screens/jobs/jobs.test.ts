@@ -8,7 +8,7 @@ import NewJob from './NewJob.svelte';
 const units: Unit[] = [
   { id: 'u1', tag: 'LAU-2', title: 'Bunkhouse dryer', model: '', serial: '', place: 'Cellar', version: 1 }
 ];
-const revised = { family: 'other', createdAt: '2026-02-03T04:05:06Z' };
+const revised = { family: 'other', sketched: false, createdAt: '2026-02-03T04:05:06Z' };
 const sheets: SheetSummary[] = [
   { ...revised, key: 'dryer', revision: 3, title: 'A dryer' },
   { ...revised, key: 'range', revision: 1, title: 'A range' }
@@ -94,7 +94,7 @@ describe('a new job', () => {
     const first = render(NewJob, { onclose: vi.fn() });
     await userEvent.type(tag(), 'HUT-9');
     await userEvent.type(screen.getByLabelText('What it is'), 'Heat kit');
-    expect(screen.getByRole('link', { name: 'Write its sheet' })).toHaveAttribute('href', '#/sheets/new');
+    expect(screen.getByRole('link', { name: 'Type its chain' })).toHaveAttribute('href', '#/sheets/new');
     first.unmount();
     render(NewJob, { onclose: vi.fn() });
     expect(tag()).toHaveValue('HUT-9');

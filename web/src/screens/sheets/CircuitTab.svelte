@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { solvedStaircase } from '../../lib/chain/solved';
   import StaircaseChart from '../../lib/chain/StaircaseChart.svelte';
   import {
     api,
@@ -50,24 +51,7 @@
   const staircase = $derived.by((): Staircase | undefined => {
     const steps = answer?.paths[pathIndex];
     if (!steps || !live) return undefined;
-    return {
-      id: steps.path,
-      title: steps.title,
-      situation,
-      reference: steps.reference,
-      treads: steps.steps.map((s) => ({
-        point: s.point,
-        expected: s.sound,
-        estimated: s.now,
-        low: s.now,
-        high: s.now
-      })),
-      risers: steps.steps.flatMap((s) =>
-        s.part === undefined
-          ? []
-          : [{ part: s.part, ifSound: 0, ifOpen: 0, ohmsIfSound: 0, amperesIfSound: 0 }]
-      )
-    };
+    return solvedStaircase(steps, situation);
   });
 
   $effect(() => {

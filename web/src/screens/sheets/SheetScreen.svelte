@@ -12,10 +12,12 @@
   import CircuitTab from './CircuitTab.svelte';
   import { DRAFT_KEY, STARTER } from './draft';
   import SheetTables from './SheetTables.svelte';
+  import ShorthandTab from './ShorthandTab.svelte';
+  import TextPicture from './TextPicture.svelte';
 
   let { params }: { params: { key: string } } = $props();
 
-  const TABS = ['Circuit', 'Case', 'Parts', 'Text', 'Revisions'] as const;
+  const TABS = ['Circuit', 'Case', 'Parts', 'Shorthand', 'Text', 'Revisions'] as const;
   type Tab = (typeof TABS)[number];
 
   let revision = $state.raw<SheetRevision>();
@@ -69,6 +71,8 @@
 
 <svelte:head><title>{revision?.title ?? 'New sheet'} · Jolly Chain</title></svelte:head>
 
+{#snippet picture(text: string)}<TextPicture {text} />{/snippet}
+
 {#if missing}
   <div class="page">
     <InlineNotification
@@ -88,7 +92,12 @@
         A small valid sheet to start from. Problems show as you type; it is saved once there are none.
       </p>
     </header>
-    <DocumentEditor documents={sheetDocuments} text={broughtIn(DRAFT_KEY) ?? STARTER} onsaved={saved} />
+    <DocumentEditor
+      documents={sheetDocuments}
+      text={broughtIn(DRAFT_KEY) ?? STARTER}
+      onsaved={saved}
+      beside={picture}
+    />
   </div>
 {:else if !revision || !sheet}
   <div class="page"><InlineLoading description="Opening the sheet" /></div>
@@ -117,8 +126,10 @@
       <CaseTab {sheet} />
     {:else if tab === 'Parts'}
       <SheetTables {sheet} />
+    {:else if tab === 'Shorthand'}
+      <ShorthandTab {revision} onsaved={saved} />
     {:else if tab === 'Text'}
-      <DocumentEditor documents={sheetDocuments} text={revision.text} onsaved={saved} />
+      <DocumentEditor documents={sheetDocuments} text={revision.text} onsaved={saved} beside={picture} />
     {:else}
       <Revisions
         documents={sheetDocuments}

@@ -17,12 +17,13 @@
       `${s.key} ${s.title} ${familyWords(s.family)}`.toLowerCase().includes(search.trim().toLowerCase())
     )
   );
-  const families = $derived(
-    [...new Set(found.map((s) => s.family))].sort().map((family) => ({
-      family,
-      members: found.filter((s) => s.family === family)
-    }))
-  );
+  const full = $derived(found.filter((s) => !s.sketched));
+  const shelves = $derived([
+    ...[...new Set(full.map((s) => s.family))]
+      .sort()
+      .map((family) => ({ title: familyWords(family), members: full.filter((s) => s.family === family) })),
+    { title: 'Sketched', members: found.filter((s) => s.sketched) }
+  ]);
 
   async function take(text: string) {
     sessionStorage.setItem(DRAFT_KEY, text);
@@ -39,7 +40,8 @@
       <Search size="sm" labelText="Search sheets" placeholder="Family, title, key" bind:value={search} />
     </div>
     <FileButton label="Import a file" ontext={take} onerror={(m) => (error = m)} />
-    <Button size="small" on:click={() => push('/sheets/new')}>New sheet</Button>
+    <button type="button" class="quiet-button" onclick={() => push('/sheets/new')}>New sheet</button>
+    <Button size="small" on:click={() => push('/sheets/type')}>Type a chain</Button>
   </header>
 
   {#if error}
@@ -51,9 +53,9 @@
     <InlineLoading description="Looking for sheets" />
   {:else}
     <div class="families">
-      {#each families as { family, members } (family)}
+      {#each shelves.filter((s) => s.members.length > 0) as { title, members } (title)}
         <section>
-          <h2>{familyWords(family)}</h2>
+          <h2>{title}</h2>
           <ul class="card rows">
             {#each members as sheet (sheet.key)}
               <li>
@@ -70,9 +72,7 @@
     </div>
     {#if found.length === 0}
       <p class="soft">
-        {search
-          ? `No sheet has "${search}" in it.`
-          : 'No sheets yet. Write one with New sheet, or import a file.'}
+        {search ? `No sheet has "${search}" in it.` : 'No sheets yet. Type a chain, or import a file.'}
       </p>
     {/if}
   {/if}

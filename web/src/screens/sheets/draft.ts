@@ -1,6 +1,9 @@
 /** Where a sheet brought in by file waits until it is saved. */
 export const DRAFT_KEY = 'sheet draft';
 
+/** Where a chain that is being typed waits for its sheet. */
+export const SKETCH_KEY = 'sketch draft';
+
 /** What a new sheet starts from: small, and valid as it stands. */
 export const STARTER = `format: jolly-chain/sheet/1
 key: my-sheet

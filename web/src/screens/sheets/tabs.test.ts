@@ -43,6 +43,7 @@ describe('the revisions of a sheet', () => {
     revision: number,
     title: 'A heater',
     family: 'other',
+    sketched: false,
     createdAt: '2026-02-03T05:00:00Z'
   });
 

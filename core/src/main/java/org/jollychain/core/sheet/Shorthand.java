@@ -2,6 +2,7 @@ package org.jollychain.core.sheet;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -9,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.text.InvalidTextException;
@@ -66,12 +68,12 @@ public record Shorthand(
   /**
    * Something settled without being said.
    *
-   * @param line of the link it is about, from 1; 0 where it is about the whole
+   * @param line where to say it, from 1; 0 where it is a line of its own
+   * @param column behind the link that it is about, from 1
    * @param about the link, or what it is about
-   * @param say what to write to say it outright
-   * @param inLink whether that belongs into the link; else it is a line of its own
+   * @param say what to write there to say it outright
    */
-  public record Assumption(int line, String about, String text, String say, boolean inLink) {}
+  public record Assumption(int line, int column, String about, String text, String say) {}
 
   /** Where in the shorthand the things of the sheet come from. */
   public record Places(Map<String, TextSpan> spans) {
@@ -158,28 +160,44 @@ public record Shorthand(
       }
       Map<String, Object> complaints = complaints();
       Map<String, Object> situations = situations();
-      if (situations.isEmpty() || complaints.isEmpty()) {
+      boolean usual = situations.isEmpty() || complaints.isEmpty();
+      if (usual) {
         // the assumed complaints are made in the assumed situations
-        notes.assume("situations", "isolated, idle and a call for each load", "");
         calls.situations().forEach(situations::putIfAbsent);
       }
+      Map<String, Object> paths = paths();
       tree.put("situations", situations);
-      tree.put("paths", or(paths(), calls.paths(), "paths", "one to each load"));
-      tree.put(
-          "complaints",
-          or(complaints, calls.complaints(), "complaints", "one for each load that may stay off"));
+      tree.put("paths", paths.isEmpty() ? calls.paths() : paths);
+      tree.put("complaints", complaints.isEmpty() ? calls.complaints() : complaints);
       String yaml = dumped(tree);
       Sheet sheet = SheetReader.read(yaml);
+      assume(
+          usual,
+          "situations",
+          sheet.situations().values(),
+          Situation::title,
+          ShorthandWriter::situation);
+      assume(paths.isEmpty(), "paths", sheet.paths().values(), Path::title, ShorthandWriter::path);
+      assume(
+          complaints.isEmpty(),
+          "complaints",
+          sheet.complaints().values(),
+          Complaint::title,
+          ShorthandWriter::complaint);
       return new Shorthand(yaml, Optional.of(sheet), notes.assumptions(), sorted(notes), places);
     }
 
-    private Map<String, Object> or(
-        Map<String, Object> outright, Map<String, Object> otherwise, String what, String words) {
-      if (!outright.isEmpty()) {
-        return outright;
+    private <T> void assume(
+        boolean assumed,
+        String what,
+        Collection<T> things,
+        Function<T, String> title,
+        Function<T, String> line) {
+      if (assumed && !things.isEmpty()) {
+        List<String> lines = things.stream().map(line).toList();
+        List<String> titles = things.stream().map(title).toList();
+        notes.assume(what, String.join("; ", titles), String.join("\n", lines));
       }
-      notes.assume(what, words, "");
-      return otherwise;
     }
 
     private static Map<String, Object> loads(Map<String, Object> tree) {

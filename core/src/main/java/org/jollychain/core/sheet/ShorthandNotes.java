@@ -36,14 +36,16 @@ final class ShorthandNotes {
    * @param say what to write in the link to say it outright
    */
   void assume(ShorthandLink link, String text, String say) {
-    assumptions.add(new Shorthand.Assumption(link.span().line(), link.title(), text, say, true));
+    TextSpan span = link.span();
+    assumptions.add(
+        new Shorthand.Assumption(span.endLine(), span.endColumn(), link.title(), text, say));
   }
 
   /**
-   * @param say the line to write to say it outright
+   * @param say the lines to write to say it outright
    */
   void assume(String about, String text, String say) {
-    assumptions.add(new Shorthand.Assumption(0, about, text, say, false));
+    assumptions.add(new Shorthand.Assumption(0, 0, about, text, say));
   }
 
   List<Shorthand.Problem> problems() {

@@ -108,6 +108,20 @@ public final class TextSpan {
     return Math.max(1, first() & COLUMN);
   }
 
+  /** The line of its last character, from 1. */
+  public int endLine() {
+    return Math.max(1, last() >> LINE);
+  }
+
+  /** The column behind its last character, from 1. */
+  public int endColumn() {
+    return Math.max(1, (last() & COLUMN) + 1);
+  }
+
+  private int last() {
+    return at.length == 0 ? 0 : at[at.length - 1];
+  }
+
   private int first() {
     return at.length == 0 ? 0 : at[0];
   }

@@ -234,14 +234,17 @@ class ShorthandTest {
     Shorthand first = Shorthand.read("supply 230 V\nL > door > element > N");
     Shorthand.Assumption watts =
         first.assumptions().stream().filter(a -> a.say().endsWith("W")).findFirst().orElseThrow();
-    assertThat(watts.inLink()).isTrue();
+    assertThat(watts.line()).isEqualTo(2);
+    assertThat(watts.column())
+        .as("behind the element")
+        .isEqualTo("L > door > element".length() + 1);
     Shorthand then =
         Shorthand.read("supply 230 V\nL > door > element %s > N".formatted(watts.say()));
     assertThat(then.assumptions()).noneMatch(a -> a.say().equals(watts.say()));
     assertThat(then.sheet().orElseThrow().part("element").load())
         .isEqualTo(first.sheet().orElseThrow().part("element").load());
     for (Shorthand.Assumption a : first.assumptions()) {
-      if (!a.inLink()) {
+      if (a.line() == 0) {
         String said = "supply 230 V\nL > door > element > N\n" + a.say();
         assertThat(Shorthand.read(said).sheet().map(Sheet::parts)).as(a.say()).isPresent();
       }
