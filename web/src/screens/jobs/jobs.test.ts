@@ -94,7 +94,7 @@ describe('a new job', () => {
     const first = render(NewJob, { onclose: vi.fn() });
     await userEvent.type(tag(), 'HUT-9');
     await userEvent.type(screen.getByLabelText('What it is'), 'Heat kit');
-    expect(screen.getByRole('link', { name: 'Type its chain' })).toHaveAttribute('href', '#/sheets/new');
+    expect(screen.getByRole('link', { name: 'Type its chain' })).toHaveAttribute('href', '#/sheets/type?job');
     first.unmount();
     render(NewJob, { onclose: vi.fn() });
     expect(tag()).toHaveValue('HUT-9');

@@ -36,10 +36,8 @@
   const EXAMPLE = 'Store-room heater\nsupply 230 V 50 Hz\nL > fuse 10A > limit 90C > element 2000W > N';
 
   let area = $state<HTMLTextAreaElement>();
-  let gutter = $state<HTMLElement>();
   let cursor = $state(0);
 
-  const lines = $derived(text.split('\n').length);
   /** How bad the worst in a line is; errors stand over questions, those over notes. */
   const worst = $derived(
     Object.fromEntries(
@@ -90,24 +88,27 @@
 </script>
 
 <div class="paper card">
-  <div class="gutter figure" bind:this={gutter} aria-hidden="true">
-    {#each { length: lines }, i (i)}<span class={worst[i + 1] ?? ''}>{i + 1}</span>{/each}
+  <div class="sheet">
+    <!-- the same lines under the field, so that a long one is numbered and marked where it begins -->
+    <div class="figure lines" aria-hidden="true">
+      {#each text.split('\n') as line, i (i)}
+        <div class={worst[i + 1] ?? ''}><span>{i + 1}</span>{line || ' '}</div>
+      {/each}
+    </div>
+    <textarea
+      class="figure"
+      bind:this={area}
+      value={text}
+      spellcheck="false"
+      autocapitalize="off"
+      autocomplete="off"
+      aria-label="Chains"
+      placeholder={EXAMPLE}
+      oninput={(e) => ontyped(e.currentTarget.value)}
+      onkeyup={() => (cursor = area?.selectionStart ?? 0)}
+      onclick={() => (cursor = area?.selectionStart ?? 0)}
+      {onkeydown}></textarea>
   </div>
-  <textarea
-    class="figure"
-    bind:this={area}
-    value={text}
-    spellcheck="false"
-    autocapitalize="off"
-    autocomplete="off"
-    wrap="off"
-    aria-label="Chains"
-    placeholder={EXAMPLE}
-    oninput={(e) => ontyped(e.currentTarget.value)}
-    onkeyup={() => (cursor = area?.selectionStart ?? 0)}
-    onclick={() => (cursor = area?.selectionStart ?? 0)}
-    {onkeydown}
-    onscroll={() => gutter && area && (gutter.scrollTop = area.scrollTop)}></textarea>
 </div>
 <div class="offered" aria-label="What may be meant">
   {#each offered.words as word, i (word)}
@@ -124,48 +125,61 @@
 
 <style>
   .paper {
-    display: flex;
     height: clamp(220px, 42vh, 420px);
+    overflow: auto;
+  }
+  .sheet {
+    position: relative;
+    min-height: 100%;
+  }
+  .lines,
+  textarea {
+    box-sizing: border-box;
+    padding: 10px 12px 10px 0;
     font-size: 0.875rem;
     line-height: 1.6;
+    white-space: pre-wrap;
+    overflow-wrap: anywhere;
   }
-  .gutter {
-    overflow: hidden;
-    padding: 10px 8px 10px 6px;
+  .lines {
+    color: transparent;
+  }
+  .lines div {
+    position: relative;
+    padding-left: 44px;
+  }
+  .lines span {
+    position: absolute;
+    left: 0;
+    width: 32px;
     text-align: right;
+    padding-right: 6px;
     color: var(--ink-soft);
-    background: var(--field);
     user-select: none;
-    min-width: 2.4rem;
   }
-  .gutter span {
-    display: block;
+  .lines .error {
+    background: var(--bad-wash);
   }
-  .gutter .error {
+  .lines .error span {
     background: var(--bad);
     color: var(--card);
     font-weight: 600;
-    margin: 0 -8px 0 -6px;
-    padding-right: 8px;
   }
-  .gutter .question {
-    background: var(--note-wash);
+  .lines .question span {
+    background: var(--band);
     color: var(--ink);
-    margin: 0 -8px 0 -6px;
-    padding-right: 8px;
   }
   textarea {
-    flex: 1;
-    min-width: 0;
+    position: absolute;
+    inset: 0;
+    width: 100%;
+    height: 100%;
+    padding-left: 44px;
     border: 0;
-    padding: 10px 12px;
-    font-size: inherit;
-    line-height: inherit;
     color: var(--ink);
-    background: var(--card);
+    background: transparent;
     resize: none;
-    white-space: pre;
-    overflow: auto;
+    overflow: hidden;
   }
   .offered {
     display: flex;

@@ -78,18 +78,25 @@ public record Shorthand(
   /** Where in the shorthand the things of the sheet come from. */
   public record Places(Map<String, TextSpan> spans) {
 
-    /** A problem of the sheet at the place in the shorthand that it comes from. */
+    /**
+     * A problem of the sheet at the place in the shorthand that it comes from; at the first chain
+     * where it comes from what was assumed.
+     */
     public Problem problem(TextProblem found) {
       String[] where = found.where().split("\\.");
       String pointer = where.length < 2 ? "/" + where[0] : "/" + where[0] + "/" + where[1];
       TextSpan span = spans.get(pointer);
-      String about = span == null && !found.where().isEmpty() ? found.where() + ": " : "";
+      TextSpan at = span == null ? spans.get(CHAIN) : span;
+      String about = span == null && where.length > 1 ? where[1].replace('-', ' ') + ": " : "";
       return new Problem(
-          span == null ? 1 : span.line(),
-          span == null ? 1 : span.column(),
+          at == null ? 1 : at.line(),
+          at == null ? 1 : at.column(),
           Level.ERROR,
           about + found.message());
     }
+
+    /** The first chain. */
+    static final String CHAIN = "/chain";
   }
 
   /** The shorthand that says what a sheet's chains are; read again, it predicts the same. */

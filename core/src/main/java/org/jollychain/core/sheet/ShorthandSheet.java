@@ -60,6 +60,7 @@ final class ShorthandSheet {
             .flatMap(Optional::stream)
             .anyMatch(p -> ShorthandSupply.secondLine(p.text()));
     said.supply().settle(legs);
+    places.put(Shorthand.Places.CHAIN, said.chains().get(0).span());
     walk();
     define();
     Map<String, Object> tree = new LinkedHashMap<>();
@@ -106,38 +107,7 @@ final class ShorthandSheet {
     said.chains().forEach(c -> c.points().forEach(p -> p.ifPresent(n -> taken.add(n.text()))));
     int chain = 0;
     for (ShorthandReader.Chained chained : said.chains()) {
-      String letter = letters(chain++);
-      int count = 0;
-      List<String> along = new ArrayList<>();
-      for (int i = 0; i < chained.points().size(); i++) {
-        Optional<TextSpan> name = chained.points().get(i);
-        String point;
-        if (name.isPresent()) {
-          point = named(name.get());
-        } else if (i == chained.points().size() - 1) {
-          point = said.supply().terminals().get(homeward());
-        } else {
-          do {
-            point = letter + ++count;
-          } while (taken.contains(point));
-        }
-        taken.add(point);
-        along.add(point);
-        points.add(point);
-      }
-      for (int i = 0; i < chained.links().size(); i++) {
-        ShorthandLink link = chained.links().get(i);
-        String id = unique(link.id().map(TextSpan::text).orElse(link.title()));
-        link.id().ifPresent(given -> same(given, id));
-        parts.links().put(id, link);
-        parts.ends().put(id, new String[] {along.get(i), along.get(i + 1)});
-        places.put("/parts/" + id, link.span());
-        if (along.get(i).equals(along.get(i + 1))) {
-          notes.error(
-              link.span(),
-              "both ends of it are \"%s\"; name two different points".formatted(along.get(i)));
-        }
-      }
+      walk(chained, letters(chain++), taken);
     }
     if (parts.links().values().stream().noneMatch(l -> l.kind().role() == PartKind.Role.LOAD)) {
       notes.add(
@@ -146,6 +116,61 @@ final class ShorthandSheet {
           Shorthand.Level.ERROR,
           "no load is on it yet: what heats or turns, like \"element 2000W\"");
     }
+  }
+
+  private void walk(ShorthandReader.Chained chained, String letter, Set<String> taken) {
+    List<ShorthandLink> links = new ArrayList<>(chained.links());
+    int last = chained.points().size() - 1;
+    boolean open = chained.points().get(last).isEmpty();
+    boolean used = links.stream().anyMatch(l -> l.kind().role() == PartKind.Role.LOAD);
+    boolean told = links.stream().anyMatch(l -> l.kind().role() == PartKind.Role.SENSOR);
+    int count = 0;
+    List<String> along = new ArrayList<>();
+    for (int i = 0; i <= last; i++) {
+      Optional<TextSpan> name = chained.points().get(i);
+      String point;
+      if (name.isPresent()) {
+        point = named(name.get());
+      } else if (i == last && used) {
+        point = back(along.get(0));
+      } else {
+        do {
+          point = letter + ++count;
+        } while (taken.contains(point));
+      }
+      taken.add(point);
+      along.add(point);
+    }
+    boolean ends = said.supply().terminals().containsValue(along.get(last));
+    boolean none = said.links().stream().noneMatch(l -> l.kind().role() == PartKind.Role.LOAD);
+    if (!used && !told && (open || none && !ends)) {
+      // something has to stand for the load, or what is typed so far could not be drawn
+      TextSpan end = links.get(links.size() - 1).span();
+      notes.error(
+          end, "no load is on this chain yet: what heats or turns, like \"> element 2000W\"");
+      links.add(ShorthandLink.read(end.saying("element 1kW \"load?\""), new ShorthandNotes()));
+      along.add(back(along.get(0)));
+    }
+    points.addAll(along);
+    for (int i = 0; i < links.size(); i++) {
+      ShorthandLink link = links.get(i);
+      String id = unique(link.id().map(TextSpan::text).orElse(link.title()));
+      link.id().ifPresent(given -> same(given, id));
+      parts.links().put(id, link);
+      parts.ends().put(id, new String[] {along.get(i), along.get(i + 1)});
+      places.put("/parts/" + id, link.span());
+      if (along.get(i).equals(along.get(i + 1))) {
+        notes.error(
+            link.span(),
+            "both ends of it are \"%s\"; name two different points".formatted(along.get(i)));
+      }
+    }
+  }
+
+  /** Where a chain goes that does not say it: the supply's return. */
+  private String back(String from) {
+    String home = said.supply().terminals().get(homeward());
+    return home.equals(from) ? said.supply().terminals().values().iterator().next() : home;
   }
 
   private void same(TextSpan given, String id) {

@@ -210,6 +210,7 @@ class ShorthandTest {
       L > element > N                              | 2 | 5  | question | how many watts
       L > element 2kW > L2                         | 2 | 19 | error    | this supply has no L2
       L > element 2kW                              | 2 | 5  | question | where does this chain end
+      L > fuse 10A > door                          | 2 | 16 | error    | no load is on this chain yet
       L > > element 2kW > N                        | 2 | 1  | error    | between two separators
       fuse 10A > element 2kW > N                   | 2 | 1  | error    | a chain starts at a point
       L > fuse 10A > N                             | 1 | 1  | error    | no load
@@ -247,6 +248,17 @@ class ShorthandTest {
       if (a.line() == 0) {
         String said = "supply 230 V\nL > door > element > N\n" + a.say();
         assertThat(Shorthand.read(said).sheet().map(Sheet::parts)).as(a.say()).isPresent();
+      }
+    }
+  }
+
+  @Test
+  void what_is_typed_so_far_can_be_drawn_link_by_link() {
+    String whole = "supply 230 V\nL > fuse 10A > [A] door > limit 90C > element 2kW > N";
+    for (int end = whole.indexOf("10A") + 3; end <= whole.length(); end++) {
+      String text = whole.substring(0, end);
+      if (!text.endsWith("[") && !text.endsWith("[A")) {
+        assertThat(Shorthand.read(text).sheet()).as(text).isPresent();
       }
     }
   }
