@@ -34,6 +34,12 @@
   @media (max-width: 672px) {
     .tabs {
       margin-left: 0;
+      max-width: 100%;
+      overflow-x: auto;
+      scrollbar-width: none;
+    }
+    button {
+      white-space: nowrap;
     }
   }
 </style>

@@ -138,6 +138,7 @@
     padding: 10px 12px 10px 0;
     font-size: 0.875rem;
     line-height: 1.6;
+    letter-spacing: normal;
     white-space: pre-wrap;
     overflow-wrap: anywhere;
   }
