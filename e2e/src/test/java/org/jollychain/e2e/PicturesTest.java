@@ -68,6 +68,10 @@ class PicturesTest {
       sheets.navigate(application.address() + "#/sheets");
       assertThat(sheets.getByText("Gas dryers")).isVisible();
       take(sheets, "sheets");
+      sheets.navigate(application.address() + "#/sheets/sketch-sanitiser");
+      sheets.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Shorthand")).click();
+      assertThat(sheets.getByLabel("Staircase")).isVisible();
+      take(sheets, "sheet-typed");
       sheets.navigate(application.address() + "#/sheets/range-240");
       button(sheets, "Point R1,").click();
       button(sheets, "Point R2,").click();

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -312,21 +313,31 @@ class ShorthandTest {
     seeds.add(DRYER);
     Sheets.shipped().forEach(k -> seeds.add(Shorthand.of(Sheets.shipped(k))));
     SplittableRandom random = new SplittableRandom(20261127);
-    long slowest = 0;
+    double[] ms = new double[MUTATIONS];
     for (int i = 0; i < MUTATIONS; i++) {
       String text = Mutation.of(seeds.get(random.nextInt(seeds.size())), random);
       long from = System.nanoTime();
       Shorthand read = Shorthand.read(text);
-      slowest = Math.max(slowest, System.nanoTime() - from);
+      ms[i] = (System.nanoTime() - from) / 1e6;
       int lines = text.split("\r\n|\r|\n", -1).length;
       assertThat(read.problems())
           .allMatch(p -> p.line() >= 1 && p.line() <= lines && p.column() >= 1);
       assertThat(read.sheet().isPresent() || !read.problems().isEmpty()).as(text).isTrue();
     }
-    assertThat(slowest / 1e6).as("the slowest of all (ms)").isLessThan(SLOWEST_MS);
+    Arrays.sort(ms);
+    double usually = ms[(int) (USUALLY * (MUTATIONS - 1))];
+    System.out.printf(
+        "%d mutations: p50 %.1f, p99.9 %.1f, slowest %.1f ms%n",
+        MUTATIONS, ms[MUTATIONS / 2], usually, ms[MUTATIONS - 1]);
+    assertThat(usually).isLessThan(USUALLY_MS);
+    assertThat(ms[MUTATIONS - 1]).as("the slowest of all").isLessThan(SLOWEST_MS);
   }
 
   private static final int MUTATIONS = Integer.getInteger("shorthand.mutations", 1500);
+  private static final double USUALLY = 0.999;
+  private static final double USUALLY_MS = 60;
+
+  /** A machine may be busy with other things for a moment. */
   private static final double SLOWEST_MS = 250;
 
   /** A text with something cut, doubled, swapped or thrown in. */
