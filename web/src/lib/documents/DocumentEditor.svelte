@@ -78,7 +78,7 @@
   }
 </script>
 
-<div class="editor">
+<div class="editor" class:wide={beside}>
   <div class="paper card">
     <div class="gutter figure" bind:this={gutter} aria-hidden="true">
       {#each { length: lines }, i (i)}<span class:bad={wrong.has(i + 1)}>{i + 1}</span>{/each}
@@ -92,41 +92,43 @@
       aria-label={`${documents.name} text`}
       onscroll={() => gutter && area && (gutter.scrollTop = area.scrollTop)}></textarea>
   </div>
-  <aside class="card" aria-live="polite">
-    <div class="actions">
-      <Button size="small" disabled={busy || !current || problems.length > 0 || !changed} on:click={save}
-        >Save as a new revision</Button
-      >
-      <FileButton
-        label="Replace from a file"
-        ontext={(given) => (text = given)}
-        onerror={(m) => (error = m)}
-      />
-    </div>
-    {#if error}<p class="error" role="alert">{error}</p>{/if}
-    {#if !current && !error}
-      <p class="soft">Checking …</p>
-    {:else if problems.length === 0}
-      <p class="good">No problems. {changed ? 'It can be saved.' : 'Nothing has changed yet.'}</p>
-    {:else}
-      <h2>{problems.length === 1 ? '1 problem' : `${problems.length} problems`}</h2>
-      <ol>
-        {#each problems as p, i (i)}
-          <li>
-            <button type="button" onclick={() => go(p)}>
-              <span class="figure">{p.line}:{p.column}</span>
-              <span
-                >{#if p.where}<b>{p.where}</b>
-                {/if}{p.message}</span
-              >
-            </button>
-          </li>
-        {/each}
-      </ol>
-    {/if}
-  </aside>
+  <div class="right">
+    <aside class="card" aria-live="polite">
+      <div class="actions">
+        <Button size="small" disabled={busy || !current || problems.length > 0 || !changed} on:click={save}
+          >Save as a new revision</Button
+        >
+        <FileButton
+          label="Replace from a file"
+          ontext={(given) => (text = given)}
+          onerror={(m) => (error = m)}
+        />
+      </div>
+      {#if error}<p class="error" role="alert">{error}</p>{/if}
+      {#if !current && !error}
+        <p class="soft">Checking …</p>
+      {:else if problems.length === 0}
+        <p class="good">No problems. {changed ? 'It can be saved.' : 'Nothing has changed yet.'}</p>
+      {:else}
+        <h2>{problems.length === 1 ? '1 problem' : `${problems.length} problems`}</h2>
+        <ol>
+          {#each problems as p, i (i)}
+            <li>
+              <button type="button" onclick={() => go(p)}>
+                <span class="figure">{p.line}:{p.column}</span>
+                <span
+                  >{#if p.where}<b>{p.where}</b>
+                  {/if}{p.message}</span
+                >
+              </button>
+            </li>
+          {/each}
+        </ol>
+      {/if}
+    </aside>
+    {#if beside && checked}{@render beside(checked)}{/if}
+  </div>
 </div>
-{#if beside && checked}<div class="beside">{@render beside(checked)}</div>{/if}
 
 <style>
   .editor {
@@ -134,6 +136,9 @@
     grid-template-columns: minmax(0, 1fr) 360px;
     gap: 14px;
     align-items: start;
+  }
+  .wide {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 46%);
   }
   .paper {
     display: flex;
@@ -173,8 +178,10 @@
     overflow: auto;
     tab-size: 2;
   }
-  .beside {
-    margin-top: 14px;
+  .right {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr);
+    gap: 12px;
   }
   aside {
     padding: 12px 14px;
@@ -229,7 +236,8 @@
     background: var(--field);
   }
   @media (max-width: 900px) {
-    .editor {
+    .editor,
+    .wide {
       grid-template-columns: minmax(0, 1fr);
     }
   }

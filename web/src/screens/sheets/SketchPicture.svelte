@@ -29,53 +29,60 @@
 </script>
 
 {#if sheet && preview.drawing}
-  <section class="card" class:stale aria-label="Circuit">
-    <div class="bar">
-      <label
-        >Situation
-        <select value={answer?.situation} onchange={(e) => onsituation(e.currentTarget.value)}>
-          {#each Object.values(sheet.situations) as s (s.id)}<option value={s.id}>{s.title}</option>{/each}
-        </select>
-      </label>
-      <label
-        >First row
-        <select value={preview.drawing.path} onchange={(e) => onpath(e.currentTarget.value)}>
-          {#each Object.values(sheet.paths) as p (p.id)}<option value={p.id}>{p.title}</option>{/each}
-        </select>
-      </label>
-      {#if stale}<span class="soft">As it last could be drawn</span>{/if}
-    </div>
-    <div class="drawing" bind:clientWidth={width}>
-      <CircuitDrawing
-        drawing={preview.drawing}
-        {sheet}
-        {answer}
-        supposed={new Set()}
-        {selected}
-        red=""
-        black=""
-        {width}
-        onpart={(p) => (selected = selected === p ? '' : p)}
-        onpoint={() => undefined}
-      />
-    </div>
-  </section>
-  {#if staircase}
-    <section class="card stairs" aria-label="Staircase">
-      <h2>{staircase.title}: volts to {staircase.reference}</h2>
-      <StaircaseChart
-        path={staircase}
-        parts={new Map()}
-        selected={staircase.risers.findIndex((r) => r.part === selected)}
-        width={Math.max(300, width - 28)}
-        height={190}
-        onselect={(i) => (selected = staircase.risers[i]?.part ?? '')}
-      />
+  <div class="pictures">
+    <section class="card" class:stale aria-label="Circuit">
+      <div class="bar">
+        <label
+          >Situation
+          <select value={answer?.situation} onchange={(e) => onsituation(e.currentTarget.value)}>
+            {#each Object.values(sheet.situations) as s (s.id)}<option value={s.id}>{s.title}</option>{/each}
+          </select>
+        </label>
+        <label
+          >First row
+          <select value={preview.drawing.path} onchange={(e) => onpath(e.currentTarget.value)}>
+            {#each Object.values(sheet.paths) as p (p.id)}<option value={p.id}>{p.title}</option>{/each}
+          </select>
+        </label>
+        {#if stale}<span class="soft">As it last could be drawn</span>{/if}
+      </div>
+      <div class="drawing" bind:clientWidth={width}>
+        <CircuitDrawing
+          drawing={preview.drawing}
+          {sheet}
+          {answer}
+          supposed={new Set()}
+          {selected}
+          red=""
+          black=""
+          {width}
+          onpart={(p) => (selected = selected === p ? '' : p)}
+          onpoint={() => undefined}
+        />
+      </div>
     </section>
-  {/if}
+    {#if staircase}
+      <section class="card stairs" aria-label="Staircase">
+        <h2>{staircase.title}: volts to {staircase.reference}</h2>
+        <StaircaseChart
+          path={staircase}
+          parts={new Map()}
+          selected={staircase.risers.findIndex((r) => r.part === selected)}
+          width={Math.max(300, width - 28)}
+          height={190}
+          onselect={(i) => (selected = staircase.risers[i]?.part ?? '')}
+        />
+      </section>
+    {/if}
+  </div>
 {/if}
 
 <style>
+  .pictures {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr);
+    gap: 12px;
+  }
   .stale {
     opacity: 0.6;
   }
@@ -111,7 +118,6 @@
     padding: 8px 0 0;
   }
   .stairs {
-    margin-top: 12px;
     padding: 10px 14px;
     overflow-x: auto;
   }

@@ -340,10 +340,13 @@ final class ShorthandSheet {
   private String title(String point) {
     List<String> before = at(point, 1);
     List<String> after = at(point, 0);
-    String in = before.isEmpty() ? "" : PlainText.sentence(String.join(" and ", before)) + " out";
-    String out =
-        after.isEmpty() ? "" : after.stream().limit(2).collect(Collectors.joining(" and "));
+    String in = before.isEmpty() ? "" : PlainText.sentence(two(before)) + " out";
+    String out = two(after);
     return in.isEmpty() ? PlainText.sentence(out) + " in" : out.isEmpty() ? in : in + " to " + out;
+  }
+
+  private static String two(List<String> titles) {
+    return titles.stream().limit(2).collect(Collectors.joining(" and "));
   }
 
   private List<String> at(String point, int end) {
