@@ -121,11 +121,19 @@ final class ShorthandLink {
           form("leaks" + END, (l, m) -> l.said.put("case-leak", true)),
           form("no\\s+leak" + END, (l, m) -> l.said.put("case-leak", false)),
           form("[LF]\\d{2,3}-\\d{1,3}[CF]?" + END, ShorthandLink::marking),
-          form("-?" + NUMBER + "\\s*°?\\s*[CF]" + END, (l, m) -> l.temperatures.add(m.span())),
+          form(
+              "-?" + NUMBER + "\\s*(?:°|degrees?)?\\s*(?:[CF]|celsius|fahrenheit)" + END,
+              (l, m) -> l.temperatures.add(m.span())),
           form("(" + NUMBER + ")\\s*%", (l, m) -> l.said.put("tolerance", m.text(1) + " %")),
-          form("(" + NUMBER + ")\\s*(kW|W|VA)" + END, (l, m) -> l.watts(m.text(1), m.text(2))),
-          form("(" + NUMBER + ")\\s*(mA|A)" + END, (l, m) -> l.amperes(m.text(1), m.text(2))),
-          form("(" + NUMBER + ")\\s*(mV|kV|V)" + END, (l, m) -> l.volts(m.text(1), m.text(2))),
+          form(
+              "(" + NUMBER + ")\\s*(kW|kilowatts?|W|watts?|VA)" + END,
+              (l, m) -> l.watts(m.text(1), m.text(2))),
+          form(
+              "(" + NUMBER + ")\\s*(mA|milliamps?|A|amps?|amperes?)" + END,
+              (l, m) -> l.amperes(m.text(1), m.text(2))),
+          form(
+              "(" + NUMBER + ")\\s*(mV|millivolts?|kV|V|volts?)" + END,
+              (l, m) -> l.volts(m.text(1), m.text(2))),
           form("(" + NUMBER + ")\\s*(mohm|k\\s*(?:ohms?|Ω)?|ohms?|Ω)" + END, ShorthandLink::ohms),
           form("[&|!()=]\\S*", ShorthandLink::astray),
           form("[^\\s@\\[\\],/\"]+", (l, m) -> l.words.add(m.span())));
@@ -203,16 +211,19 @@ final class ShorthandLink {
   }
 
   private void watts(String figure, String unit) {
-    said.put("watts", figure + (unit.equalsIgnoreCase("kw") ? " kW" : " W"));
+    said.put("watts", figure + (unit.toLowerCase(Locale.ROOT).startsWith("k") ? " kW" : " W"));
   }
 
   private void amperes(String figure, String unit) {
-    amperes = Optional.of(Double.parseDouble(figure) * (unit.equalsIgnoreCase("ma") ? 1e-3 : 1));
+    amperes =
+        Optional.of(
+            Double.parseDouble(figure)
+                * (unit.toLowerCase(Locale.ROOT).startsWith("m") ? 1e-3 : 1));
   }
 
   private void volts(String figure, String unit) {
-    String proper =
-        unit.equalsIgnoreCase("mv") ? " mV" : unit.equalsIgnoreCase("kv") ? " kV" : " V";
+    String lower = unit.toLowerCase(Locale.ROOT);
+    String proper = lower.startsWith("m") ? " mV" : lower.startsWith("k") ? " kV" : " V";
     said.put("at-volts", figure + proper);
   }
 

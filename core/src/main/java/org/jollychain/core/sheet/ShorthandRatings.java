@@ -65,7 +65,9 @@ final class ShorthandRatings {
   }
 
   private static String figure(TextSpan temperature) {
-    return temperature.text().replaceAll("[°\\s]", "").toUpperCase(Locale.ROOT);
+    String lower = temperature.text().toLowerCase(Locale.ROOT);
+    boolean fahrenheit = lower.contains("f");
+    return lower.replaceAll("[^0-9.-]", "") + (fahrenheit ? "F" : "C");
   }
 
   private void sensor() {

@@ -20,7 +20,7 @@ final class ShorthandReader {
   private static final int MOST_LINKS = 200;
   private static final int MOST_CHAINS = 100;
 
-  private static final Pattern SEPARATOR = Pattern.compile("\\s*(?:-?>|→)\\s*|\\s+-\\s+");
+  private static final Pattern SEPARATOR = Pattern.compile("\\s*(?:-?>|→)\\s*|\\s+(?:-|then)\\s+");
   private static final String POINT = "[A-Za-z0-9][A-Za-z0-9_.+-]{0,15}";
   private static final String AT = "(?:\\s*@([A-Za-z0-9][\\w-]*))?";
   private static final Pattern BRACKET = Pattern.compile("\\[\\s*([^\\]@]*?)" + AT + "\\s*\\]");
@@ -119,7 +119,7 @@ final class ShorthandReader {
       return ShorthandSupply.mayBe(text) || BRACKET.matcher(text).matches();
     }
     String start = text.substring(0, first.start()).strip();
-    boolean dash = first.group().isBlank() || first.group().strip().equals("-");
+    boolean dash = !first.group().matches("\\s*(?:-?>|→)\\s*");
     return !dash || ShorthandSupply.mayBe(start) || BRACKET.matcher(start).lookingAt();
   }
 

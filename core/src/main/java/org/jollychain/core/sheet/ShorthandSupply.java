@@ -19,7 +19,7 @@ final class ShorthandSupply {
 
   private static final Pattern WORD =
       Pattern.compile(
-          "(\\d+\\.?\\d*|\\.\\d+)\\s*(mV|V|Hz|ohms?|Ω|%)(?!\\w)|[^\\s,]+",
+          "(\\d+\\.?\\d*|\\.\\d+)\\s*(mV|millivolts?|V|volts?|Hz|hertz|ohms?|Ω|%)(?!\\w)|[^\\s,]+",
           Pattern.CASE_INSENSITIVE);
 
   /** What the trade calls the terminals, by what format 1 calls them. */
@@ -101,9 +101,10 @@ final class ShorthandSupply {
 
   private void figure(String figure, String unit) {
     switch (unit) {
-      case "v" -> volts = Optional.of(Double.parseDouble(figure));
-      case "mv" -> volts = Optional.of(Double.parseDouble(figure) / 1000);
-      case "hz" -> hertz = Optional.of(figure);
+      case "v", "volt", "volts" -> volts = Optional.of(Double.parseDouble(figure));
+      case "mv", "millivolt", "millivolts" ->
+          volts = Optional.of(Double.parseDouble(figure) / 1000);
+      case "hz", "hertz" -> hertz = Optional.of(figure);
       case "%" -> tolerance = figure + " %";
       default -> ohms = figure;
     }

@@ -192,6 +192,7 @@ class ShorthandTest {
             "supply 230 V\nL\n  fuse 10A\n  [A] limit 90C\n  element 2kW\n  N",
             "supply 230 V\nL\n> fuse 10A\n> [A] limit 90C\n> element 2kW\n> N",
             "supply 230 V\nL →fuse 10A→ [A] limit 90C → element 2kW→N",
+            "supply 230 volts\nL then fuse 10 amps then [A] limit 90 degrees C then element 2 kilowatts then N",
             "supply 230 V\nL - fuse 10A - [A] limit 90C - element 2kW - N")) {
       assertThat(sheet(other).parts()).isEqualTo(sheet(line).parts());
     }
