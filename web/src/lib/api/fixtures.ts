@@ -184,6 +184,7 @@ export function jobView(more: Partial<JobView> = {}): JobView {
     assessment: assessment(),
     plan: plan('ask', []),
     visit: visit(),
+    meters: [],
     entries: [],
     ...more
   };

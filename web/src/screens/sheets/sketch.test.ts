@@ -92,6 +92,6 @@ describe('the keys for what is typed most', () => {
       points: [],
       ontyped: vi.fn()
     });
-    expect(screen.getByText('2')).toHaveClass('error');
+    expect(screen.getByText('2').parentElement).toHaveClass('error');
   });
 });

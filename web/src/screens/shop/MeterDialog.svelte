@@ -15,7 +15,7 @@
     onclose: () => void;
   } = $props();
 
-  type Figure = Exclude<keyof ShopMeter, 'id' | 'name'>;
+  type Figure = Exclude<keyof ShopMeter, 'id' | 'name' | 'category'>;
   const FIGURES: [key: Figure, words: string, scale: number][] = [
     ['counts', 'Counts of the display', 1],
     ['voltsAcShare', 'AC volts, ± % of reading', 0.01],
@@ -27,7 +27,7 @@
     ['leadOhms', 'Leads, Ω', 1],
     ['overLimitOhms', 'OL above, MΩ', 1e6]
   ];
-  const USUAL: Omit<ShopMeter, 'id' | 'name'> = {
+  const USUAL: Omit<ShopMeter, 'id' | 'name' | 'category'> = {
     counts: 6000,
     voltsAcShare: 0.01,
     voltsDcShare: 0.005,
@@ -41,6 +41,7 @@
 
   let id = $state(untrack(() => meter?.id ?? ''));
   let name = $state(untrack(() => meter?.name ?? ''));
+  let category = $state(untrack(() => meter?.category ?? ''));
   let typed = $state(
     untrack(() =>
       Object.fromEntries(
@@ -65,7 +66,10 @@
       figures[key] = key === 'counts' ? Math.round(value) : value * scale;
     }
     try {
-      await onkeep({ id: id.trim(), name: name.trim(), ...figures }, meter?.version);
+      await onkeep(
+        { id: id.trim(), name: name.trim(), category: category.trim().toUpperCase(), ...figures },
+        meter?.version
+      );
     } catch (e) {
       error = reason(e);
     }
@@ -92,6 +96,12 @@
       maxlength={40}
       placeholder="bench-2"
       disabled={meter !== undefined}
+    />
+    <TextInput
+      labelText="Category, as printed"
+      bind:value={category}
+      maxlength={16}
+      placeholder="CAT III 600 V"
     />
     {#each FIGURES as [key, words] (key)}
       <TextInput labelText={words} bind:value={typed[key]} />

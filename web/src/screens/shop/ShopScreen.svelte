@@ -74,6 +74,7 @@
       headings={[
         'Name',
         'Id',
+        'Category',
         'AC volts',
         'DC volts',
         'Ohms',
@@ -89,6 +90,7 @@
           <tr class:retired={meter.retired}>
             <th scope="row">{meter.name}{meter.retired ? ', out of use' : ''}</th>
             <td class="figure">{meter.id}</td>
+            <td class="figure">{meter.category || 'not said'}</td>
             <td class="figure">{share(meter.voltsAcShare)}</td>
             <td class="figure">{share(meter.voltsDcShare)}</td>
             <td class="figure">{share(meter.ohmsShare)}</td>

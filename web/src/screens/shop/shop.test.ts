@@ -49,6 +49,7 @@ const field: Meter = {
   buzzerOhms: 30,
   leadOhms: 0.1,
   overLimitOhms: 4e7,
+  category: 'CAT III 600 V',
   retired: false,
   version: 3
 };

@@ -7,6 +7,9 @@
   /** On arrival: simple things first, and what to mind. */
   let { session, view }: { session: JobSession; view: JobView } = $props();
 
+  const MARK = { yes: 'fits', no: 'does not fit', unsaid: 'look' };
+
+  const chosen = $derived(session.how.meter || view.meters[0]?.id);
   const tell = $derived(session.closed ? undefined : session.tell.bind(session));
 </script>
 
@@ -28,6 +31,25 @@
     <section class="card"><p class="soft">There is no guide for this family yet.</p></section>
   {/if}
   {#snippet aside()}
+    <section class="card meters" aria-label="Meter">
+      <h2>Which meter?</h2>
+      <ul class="rows">
+        {#each view.meters as m (m.id)}
+          <li class={m.fits}>
+            <button
+              type="button"
+              aria-pressed={m.id === chosen}
+              disabled={session.closed}
+              onclick={() => (session.how.meter = m.id)}
+            >
+              <b>{m.name}</b>
+              <span>{MARK[m.fits]}</span>
+              <small>{m.why}</small>
+            </button>
+          </li>
+        {/each}
+      </ul>
+    </section>
     {#if view.visit.hazards.length > 0}
       <Items
         title="Mind"
@@ -43,5 +65,53 @@
 <style>
   section {
     padding: 12px 16px;
+  }
+  h2 {
+    font-size: 0.9375rem;
+    font-weight: 600;
+  }
+  .meters {
+    padding-bottom: 4px;
+  }
+  .meters h2 {
+    margin-bottom: 8px;
+  }
+  .meters button {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 2px 12px;
+    width: 100%;
+    min-height: 48px;
+    padding: 8px 4px 8px 10px;
+    font: inherit;
+    font-size: 0.875rem;
+    text-align: left;
+    color: var(--ink);
+    background: none;
+    border: 0;
+    border-left: 4px solid transparent;
+    cursor: pointer;
+  }
+  .meters b {
+    font-weight: 500;
+  }
+  .meters small {
+    grid-column: 1 / 3;
+    font-size: 0.8125rem;
+    color: var(--ink-soft);
+  }
+  .meters [aria-pressed='true'] {
+    border-color: var(--brass-line);
+    background: var(--field);
+  }
+  .yes span {
+    color: var(--good);
+  }
+  .no span {
+    color: var(--bad);
+    font-weight: 600;
+  }
+  .unsaid span {
+    color: var(--doubt);
   }
 </style>

@@ -17,6 +17,7 @@ import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.core.visit.CauseFinder;
+import org.jollychain.core.visit.MeterFit;
 import org.jollychain.core.visit.OnBench;
 import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.Progress;
@@ -96,6 +97,7 @@ public class JobAssessor {
       Optional<Guide> guide,
       List<JobView.Entry> entries,
       List<VisitLine> lines,
+      List<OwnedMeter> owned,
       Meters meters) {
 
     Optional<String> complaint() {
@@ -141,6 +143,7 @@ public class JobAssessor {
               job.guide().map(g -> guides.guide(g.key(), g.revision())),
               EvidenceLog.entries(jobs.evidence(id)),
               visits.lines(id),
+              meters.owned(),
               meters.all());
         });
   }
@@ -198,6 +201,10 @@ public class JobAssessor {
             weighed.standing,
             assessment,
             plan),
+        taken.owned.stream()
+            .filter(m -> !m.retired())
+            .map(m -> MeterFit.of(engine.sheet(), m.id(), m.name(), m.category()))
+            .toList(),
         taken.lines);
   }
 

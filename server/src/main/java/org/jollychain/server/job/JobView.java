@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.plan.Plan;
+import org.jollychain.core.visit.MeterFit;
 import org.jollychain.core.visit.Visit;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.policy.PolicyItem;
@@ -15,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param newestRevision of its sheet; the job may go on by it
  * @param visit what its steps have to offer and how far they are
+ * @param meters the shop's, and whether each fits the place
  * @param entries what was told of the visit beside the evidence
  */
 public record JobView(
@@ -27,6 +29,7 @@ public record JobView(
     Assessment assessment,
     Plan plan,
     Visit visit,
+    List<MeterFit> meters,
     List<VisitLine> entries) {
 
   /**

@@ -1,6 +1,7 @@
 package org.jollychain.server.meter;
 
 import java.util.List;
+import java.util.Map;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Meters;
 import org.jollychain.server.platform.RefusedException;
@@ -20,6 +21,14 @@ public class MeterService implements ApplicationRunner {
 
   private static final int MOST_METERS = 200;
 
+  /** Of the usual kinds; common practice, no source. */
+  private static final Map<String, String> CATEGORIES =
+      Map.of(
+          "field", "CAT III 600 V",
+          "pocket", "CAT II 600 V",
+          "bench", "CAT II 300 V",
+          "tester", "CAT IV 600 V");
+
   private final MeterMapper meters;
   private final Stamps stamps;
 
@@ -35,7 +44,9 @@ public class MeterService implements ApplicationRunner {
       Stamp now = stamps.now();
       List<Meter> usual = Meters.USUAL.all();
       for (int i = 0; i < usual.size(); i++) {
-        meters.insertIfNew(ShopMeter.of(usual.get(i)), Stamp.at(now.at().plusNanos(1000L * i)));
+        meters.insertIfNew(
+            ShopMeter.of(usual.get(i), CATEGORIES.getOrDefault(usual.get(i).id(), "")),
+            Stamp.at(now.at().plusNanos(1000L * i)));
       }
     }
   }

@@ -17,6 +17,7 @@ public record OwnedMeter(
     double buzzerOhms,
     double leadOhms,
     double overLimitOhms,
+    String category,
     boolean retired,
     int version) {
 
@@ -32,6 +33,7 @@ public record OwnedMeter(
         lowImpedanceOhms,
         buzzerOhms,
         leadOhms,
-        overLimitOhms);
+        overLimitOhms,
+        category);
   }
 }

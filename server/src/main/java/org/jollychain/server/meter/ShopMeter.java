@@ -10,6 +10,7 @@ import jakarta.validation.constraints.Size;
 import org.jollychain.core.network.Accuracy;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A meter by the figures of its maker's sheet.
@@ -24,6 +25,7 @@ import org.jollychain.core.network.MeterFunction;
  * @param buzzerOhms below this, continuity sounds (ohm)
  * @param leadOhms what its leads add on ohms (ohm)
  * @param overLimitOhms above this, ohms shows OL (ohm)
+ * @param category what is printed beside its sockets, like {@code CAT III 600 V}
  */
 public record ShopMeter(
     @NotBlank
@@ -41,9 +43,14 @@ public record ShopMeter(
     @DecimalMin("1e2") @DecimalMax("1e12") double lowImpedanceOhms,
     @DecimalMin("1") @DecimalMax("1e4") double buzzerOhms,
     @DecimalMin("0") @DecimalMax("10") double leadOhms,
-    @DecimalMin("1e3") @DecimalMax("1e12") double overLimitOhms) {
+    @DecimalMin("1e3") @DecimalMax("1e12") double overLimitOhms,
+    @Nullable
+        @Pattern(
+            regexp = "(CAT (II|III|IV) \\d{2,4} V)?",
+            message = "should be as printed beside its sockets, like CAT III 600 V")
+        String category) {
 
-  static ShopMeter of(Meter meter) {
+  static ShopMeter of(Meter meter, String category) {
     Accuracy ac = meter.accuracy(MeterFunction.VOLTS_AC);
     return new ShopMeter(
         meter.id(),
@@ -56,7 +63,8 @@ public record ShopMeter(
         meter.lowImpedanceOhms(),
         meter.buzzerOhms(),
         meter.leadOhms(),
-        meter.overLimitOhms());
+        meter.overLimitOhms(),
+        category);
   }
 
   /** As a part of the circuit. */

@@ -30,7 +30,7 @@ class MetersTest {
 
   private static final ShopMeter FINE =
       new ShopMeter(
-          "attic-fine", "Attic meter", 60_000, 0.003, 0.001, 0.002, 1e7, 4e5, 30, 0.05, 6e7);
+          "attic-fine", "Attic meter", 60_000, 0.003, 0.001, 0.002, 1e7, 4e5, 30, 0.05, 6e7, "");
 
   @Autowired private MeterService meters;
   @Autowired private MockMvc http;
@@ -61,7 +61,7 @@ class MetersTest {
     assertThat(added.figures()).isEqualTo(FINE);
     ShopMeter coarser =
         new ShopMeter(
-            "attic-fine", "Attic meter", 6000, 0.02, 0.001, 0.002, 1e7, 4e5, 30, 0.05, 6e7);
+            "attic-fine", "Attic meter", 6000, 0.02, 0.001, 0.002, 1e7, 4e5, 30, 0.05, 6e7, "");
     assertThatThrownBy(() -> meters.keep(coarser, null))
         .isInstanceOf(RefusedException.class)
         .hasMessageContaining("another meter");
@@ -104,7 +104,8 @@ class MetersTest {
 
   private boolean added(String id) {
     try {
-      meters.keep(new ShopMeter(id, "Last", 6000, 0.01, 0.01, 0.01, 1e7, 4e5, 30, 0.05, 6e7), null);
+      meters.keep(
+          new ShopMeter(id, "Last", 6000, 0.01, 0.01, 0.01, 1e7, 4e5, 30, 0.05, 6e7, ""), null);
       return true;
     } catch (RefusedException e) {
       return false;
