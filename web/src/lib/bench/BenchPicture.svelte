@@ -30,6 +30,16 @@
 
   const x = (v: number) => LEFT + ((WIDTH - LEFT - RIGHT) * (Math.min(x1, Math.max(x0, v)) - x0)) / (x1 - x0);
   const y = (v: number) => bottom - ((bottom - 10) * (Math.min(y1, Math.max(y0, v)) - y0)) / (y1 - y0);
+  /** Names that would run into the one before are left out; the points stand. */
+  const ROOM = 64;
+  const named = $derived.by(() => {
+    let last = -Infinity;
+    return picture.points.map((p) => {
+      const free = x(p.x) - last >= ROOM;
+      if (free) last = x(p.x);
+      return free;
+    });
+  });
   const short = (v: number) => String(Number(v.toPrecision(3)));
 </script>
 
@@ -71,12 +81,14 @@
   {#each picture.points as p, i (i)}
     {@const py = drawn ? y(p.y) : 43}
     <circle cx={x(p.x)} cy={py} r="6" />
-    <text
-      x={x(p.x)}
-      y={drawn ? py - 10 : 74}
-      text-anchor={x(p.x) > WIDTH - 60 ? 'end' : 'middle'}
-      class="mine">{p.title} {drawn ? '' : short(p.x)}</text
-    >
+    {#if named[i]}
+      <text
+        x={x(p.x)}
+        y={drawn ? py - 10 : 74}
+        text-anchor={x(p.x) > WIDTH - 60 ? 'end' : 'middle'}
+        class="mine">{p.title} {drawn ? '' : short(p.x)}</text
+      >
+    {/if}
   {/each}
   <text x={LEFT} y={height - 4}>{short(x0)}</text>
   <text x={WIDTH - RIGHT} y={height - 4} text-anchor="end">{short(x1)} {picture.along}</text>

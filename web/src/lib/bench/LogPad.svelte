@@ -1,4 +1,7 @@
 <script lang="ts">
+  import FileButton from '../controls/FileButton.svelte';
+  import { isField } from '../input/shortcuts';
+
   /** A log of lines: typed, pasted or brought from a file; an event's button writes its line with the time. */
   let {
     title,
@@ -9,6 +12,7 @@
   const MS_PER_MINUTE = 60_000;
 
   let since = $state<number>();
+  let error = $state('');
 
   const lines = $derived(example.split('\n').map((l) => l.trim().split(/\s+/)));
   const withTemperature = $derived((lines[0]?.length ?? 0) > 2);
@@ -23,8 +27,18 @@
     const line = [passed.toFixed(1), ...(withTemperature ? [temperature || '?'] : []), name].join(' ');
     text = text ? `${text.trimEnd()}\n${line}` : line;
   }
+
+  /** One key an event, while nothing is being typed. */
+  function onkeydown(pressed: KeyboardEvent) {
+    if (pressed.ctrlKey || pressed.metaKey || pressed.altKey || isField(pressed.target)) return;
+    const name = events[Number(pressed.key) - 1];
+    if (name === undefined) return;
+    pressed.preventDefault();
+    event(name);
+  }
 </script>
 
+<svelte:window {onkeydown} />
 <div class="pad">
   <div class="events">
     {#if withTemperature}
@@ -35,9 +49,15 @@
         bind:value={temperature}
       />
     {/if}
-    {#each events as name (name)}
-      <button type="button" onclick={() => event(name)}>{name}</button>
+    {#each events as name, i (name)}
+      <button type="button" onclick={() => event(name)}><kbd>{i + 1}</kbd>{name}</button>
     {/each}
+    <FileButton
+      label="Read a CSV"
+      accept=".csv,.txt"
+      ontext={(read) => (text = read.trim())}
+      onerror={(m) => (error = m)}
+    />
   </div>
   <textarea
     aria-label={title}
@@ -46,9 +66,15 @@
     placeholder={example}
     spellcheck="false"
     bind:value={text}></textarea>
+  {#if error}<p class="failed" role="alert">{error}</p>{/if}
 </div>
 
 <style>
+  kbd {
+    margin-right: 8px;
+    font-size: 0.75rem;
+    color: var(--ink-soft);
+  }
   .events {
     display: flex;
     flex-wrap: wrap;

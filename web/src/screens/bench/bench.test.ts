@@ -122,13 +122,13 @@ describe('the bench', () => {
     };
     vi.spyOn(api, 'checks').mockResolvedValue([log]);
     render(BenchScreen, { params: { key: 'burner' } });
-    expect(await screen.findByRole('button', { name: 'glow' })).toBeInTheDocument();
+    expect(await screen.findByRole('button', { name: /glow$/ })).toBeInTheDocument();
   });
 
   it('writes the line of an event with its time', async () => {
     const log = render(LogPad, { title: 'Log', example: '0 glow\n32 flame', text: '' });
-    await userEvent.click(screen.getByRole('button', { name: 'glow' }));
-    await userEvent.click(screen.getByRole('button', { name: 'flame' }));
+    await userEvent.click(screen.getByRole('button', { name: /glow$/ }));
+    await userEvent.click(screen.getByRole('button', { name: /flame$/ }));
     await waitFor(() =>
       expect(log.container.querySelector('textarea')?.value).toMatch(/^0\.0 glow\n0\.\d flame$/)
     );

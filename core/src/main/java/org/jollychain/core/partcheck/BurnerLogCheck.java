@@ -1,5 +1,6 @@
 package org.jollychain.core.partcheck;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.jollychain.core.quantity.Dimension;
@@ -80,6 +81,7 @@ final class BurnerLogCheck implements PartCheck {
         .result("burnt", burnt, Dimension.SECONDS)
         .because("%d trials, %d with flame; the longest took %.0f s.", trials, good, longest)
         .band("flame within %.0f s of the glow, burn after burn", LONGEST_TRIAL)
+        .drawn(picture(log))
         .means(
             none
                 ? "Igniter, its harness, the flame sensor closed, or no call."
@@ -91,5 +93,31 @@ final class BurnerLogCheck implements PartCheck {
                     ? "Renew both coils as a pair."
                     : good == 0 ? "Coils, then the gas supply, then the valve." : "Go on.")
         .done();
+  }
+
+  /** What it did from event to event. */
+  private static Picture picture(List<StateLog.Line> log) {
+    List<Picture.Band> bands = new ArrayList<>();
+    for (int i = 0; i + 1 < log.size(); i++) {
+      StateLog.Line now = log.get(i);
+      double end = log.get(i + 1).time();
+      boolean late = now.event().equals("glow") && end - now.time() > LONGEST_TRIAL;
+      if (!now.event().equals("off")) {
+        bands.add(
+            new Picture.Band(
+                now.time(),
+                end,
+                now.event(),
+                now.event().equals("flame")
+                    ? CheckResult.Grade.GOOD
+                    : late ? CheckResult.Grade.BAD : CheckResult.Grade.DOUBTFUL));
+      }
+    }
+    return Picture.scale(
+        "s",
+        bands,
+        log.stream()
+            .map(l -> new Picture.Mark(l.time(), 0, l.event()))
+            .toArray(Picture.Mark[]::new));
   }
 }

@@ -71,6 +71,21 @@ final class CapacitorCheck implements PartCheck {
     return answer
         .because("%+.1f %% of its print.", 100 * off)
         .band("%.0f %% either way; beyond %.0f %% renewed", 100 * BAND, 100 * WORN)
+        .drawn(
+            Picture.scale(
+                "uF",
+                List.of(
+                    new Picture.Band(
+                        1e6 * in.figure("printed") * (1 - WORN),
+                        1e6 * in.figure("printed") * (1 - BAND),
+                        "wearing",
+                        CheckResult.Grade.DOUBTFUL),
+                    new Picture.Band(
+                        1e6 * in.figure("printed") * (1 - BAND),
+                        1e6 * in.figure("printed") * (1 + BAND),
+                        "its print",
+                        CheckResult.Grade.GOOD)),
+                new Picture.Mark(1e6 * farads, 0, "yours")))
         .from("The definition of reactance; the band is the usual print of run capacitors.")
         .means(
             off < -BAND

@@ -55,6 +55,7 @@ final class CycleLogCheck implements PartCheck {
           .because(
               "Up to %s; its control opens at %s.",
               Figures.celsius(hottest), Figures.celsius(in.figure("control")))
+          .drawn(picture(in, log))
           .means(over ? "Its thermostat or its contact does not open." : "Go on.")
           .next(
               over ? "Switch it off; the thermostat, then its contact." : "Wait for the first off.")
@@ -86,12 +87,29 @@ final class CycleLogCheck implements PartCheck {
             Figures.celsius(in.figure("control")),
             Figures.celsius(in.figure("limit")))
         .band("off nearer to its control than to its limit; on for more than a minute")
+        .drawn(picture(in, log))
         .means(
             byLimit
                 ? "Heat does not leave, or the control does not open."
                 : "Control and limit each do their work.")
         .next(byLimit ? "Air first; then the control in slow heat. Not the limit." : "Nothing.")
         .done();
+  }
+
+  /** Temperature over minutes, against where its control and its limit open. */
+  private static Picture picture(Inputs in, List<StateLog.Line> log) {
+    return new Picture(
+        "min",
+        "C",
+        log.stream().map(l -> new Picture.CurvePoint(l.time(), l.celsius())).toList(),
+        List.of(
+            line(in.figure("control"), "control opens", CheckResult.Grade.GOOD),
+            line(in.figure("limit"), "limit opens", CheckResult.Grade.BAD)),
+        log.stream().map(l -> new Picture.Mark(l.time(), l.celsius(), l.event())).toList());
+  }
+
+  private static Picture.Band line(double celsius, String title, CheckResult.Grade grade) {
+    return new Picture.Band(celsius - 0.5, celsius + 0.5, title, grade);
   }
 
   private static double mean(List<Double> all) {

@@ -58,7 +58,10 @@ final class DuctLengthCheck implements PartCheck {
                 List.of(
                     new Picture.Band(0, allowed, "within", CheckResult.Grade.GOOD),
                     new Picture.Band(
-                        allowed, Math.max(MOST, length) * 1.1, "too long", CheckResult.Grade.BAD)),
+                        allowed,
+                        1.1 * Math.max(allowed, length),
+                        "too long",
+                        CheckResult.Grade.BAD)),
                 new Picture.Mark(length, 0, "this one")))
         .done();
   }

@@ -71,6 +71,15 @@ final class IgniterCheck implements PartCheck {
             "Cold %s; %.0f to %.0f ohm is usual, often 50 to 100.",
             OhmsRead.said(ohms), LOW_OHMS, HIGH_OHMS)
         .band("%.0f to %.0f ohm cold; glows within %.0f s", LOW_OHMS, HIGH_OHMS, GLOWS_SECONDS)
+        .drawn(
+            Picture.scale(
+                "ohm, cold",
+                List.of(
+                    new Picture.Band(0, LOW_OHMS, "too few", CheckResult.Grade.BAD),
+                    new Picture.Band(LOW_OHMS, HIGH_OHMS, "usual", CheckResult.Grade.GOOD),
+                    new Picture.Band(
+                        HIGH_OHMS, 1.5 * HIGH_OHMS, "too many", CheckResult.Grade.BAD)),
+                new Picture.Mark(Math.min(ohms, 1.5 * HIGH_OHMS), 0, open ? "OL" : "yours")))
         .means(
             open
                 ? "No glow, no gas."

@@ -19,7 +19,7 @@ public final class InvalidInputsException extends RuntimeException {
     this.problems = List.copyOf(problems);
   }
 
-  InvalidInputsException(String field, String message) {
+  public InvalidInputsException(String field, String message) {
     this(List.of(new Problem(field, message)));
   }
 

@@ -68,6 +68,22 @@ final class OneShotCheck implements PartCheck {
     }
     return answer
         .band("+0/-10 K of the rated functioning temperature")
+        .drawn(
+            Picture.scale(
+                "C",
+                List.of(
+                    new Picture.Band(
+                        rated - 2 * HOLDING_KELVIN,
+                        rated - HOLDING_KELVIN,
+                        "held for years",
+                        CheckResult.Grade.GOOD),
+                    new Picture.Band(
+                        rated - HOLDING_KELVIN,
+                        rated - BELOW_KELVIN,
+                        "ages",
+                        CheckResult.Grade.DOUBTFUL),
+                    new Picture.Band(rated - BELOW_KELVIN, rated, "opens", CheckResult.Grade.BAD)),
+                new Picture.Mark(warmest, 0, "in work")))
         .from("IEC 60691; holding temperature: common practice, no source.")
         .means(
             sound

@@ -79,6 +79,20 @@ final class SequencerCheck implements PartCheck {
     }
     return answer
         .band("in after 1-20 and 30-90 s, out after 1-30 and 30-90 s, last in first out")
+        .drawn(
+            Picture.scale(
+                "s after the call, or its end",
+                WINDOWS.stream()
+                    .filter(w -> in.has(w.name()))
+                    .map(
+                        w ->
+                            new Picture.Band(
+                                w.least(), w.most(), w.title(), CheckResult.Grade.GOOD))
+                    .toList(),
+                WINDOWS.stream()
+                    .filter(w -> in.has(w.name()))
+                    .map(w -> new Picture.Mark(in.figure(w.name()), 0, w.title()))
+                    .toArray(Picture.Mark[]::new)))
         .means(
             order
                 ? "The blower may leave before the strips are cool."

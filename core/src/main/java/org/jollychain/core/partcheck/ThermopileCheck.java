@@ -77,6 +77,15 @@ final class ThermopileCheck implements PartCheck {
         .band(
             "15 to 20 mV along a long run is usual, 100 mV across a closed switch is not; the valve holds from %.0f mV",
             1000 * holds)
+        .drawn(
+            Picture.scale(
+                "mV",
+                List.of(
+                    new Picture.Band(0, 1000 * holds, "drops out", CheckResult.Grade.BAD),
+                    new Picture.Band(1000 * holds, 1000 * open, "holds", CheckResult.Grade.GOOD)),
+                new Picture.Mark(1000 * valve, 0, "valve"),
+                new Picture.Mark(1000 * closed, 0, "closed"),
+                new Picture.Mark(1000 * open, 0, "open")))
         .from("Ohm's law and maximum power; the bands are common practice, no source.")
         .means(
             enough

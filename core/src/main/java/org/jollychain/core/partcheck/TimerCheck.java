@@ -79,6 +79,15 @@ final class TimerCheck implements PartCheck {
         .result("places", log.size(), "")
         .result("wrong", wrong.size(), "")
         .band("as its chart at every place of the dial")
+        .drawn(
+            Picture.scale(
+                "place on the dial",
+                chart.stream()
+                    .map(c -> new Picture.Band(c.from(), c.to(), "closed", CheckResult.Grade.GOOD))
+                    .toList(),
+                log.stream()
+                    .map(l -> new Picture.Mark(l.time(), 0, l.event()))
+                    .toArray(Picture.Mark[]::new)))
         .means(
             motorBad
                 ? "It does not advance by itself: its motor is open."

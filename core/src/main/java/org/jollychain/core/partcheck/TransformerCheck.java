@@ -83,6 +83,22 @@ final class TransformerCheck implements PartCheck {
     }
     return answer
         .band("%.1f to %.1f V", due * (1 - LOADED_BELOW), due * (1 + UNLOADED_ABOVE))
+        .drawn(
+            Picture.scale(
+                "V out",
+                List.of(
+                    new Picture.Band(0, due * (1 - LOADED_BELOW), "weak", CheckResult.Grade.BAD),
+                    new Picture.Band(
+                        due * (1 - LOADED_BELOW),
+                        due * (1 + UNLOADED_ABOVE),
+                        "sound",
+                        CheckResult.Grade.GOOD)),
+                in.has("loaded")
+                    ? new Picture.Mark[] {
+                      new Picture.Mark(out, 0, "unloaded"),
+                      new Picture.Mark(in.figure("loaded"), 0, "loaded")
+                    }
+                    : new Picture.Mark[] {new Picture.Mark(out, 0, "yours")}))
         .from("The ratio of its plate; the bands are common practice, no source.")
         .means(
             grade == CheckResult.Grade.GOOD

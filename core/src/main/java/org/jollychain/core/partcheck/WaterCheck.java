@@ -63,6 +63,15 @@ final class WaterCheck implements PartCheck {
     }
     return answer
         .band("soft under 1.5, middling to 2.5, hard to 3.8 mmol/l")
+        .drawn(
+            Picture.scale(
+                "mmol/l",
+                List.of(
+                    new Picture.Band(0, 1.5, "soft", CheckResult.Grade.GOOD),
+                    new Picture.Band(1.5, 2.5, "middling", CheckResult.Grade.GOOD),
+                    new Picture.Band(2.5, 3.8, "hard", CheckResult.Grade.DOUBTFUL),
+                    new Picture.Band(3.8, 6, "very hard", CheckResult.Grade.BAD)),
+                new Picture.Mark(mmol, 0, "yours")))
         .from("The units by definition; the classes and intervals are common practice, no source.")
         .means(
             mmol >= 2.5

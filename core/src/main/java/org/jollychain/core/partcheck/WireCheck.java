@@ -94,6 +94,14 @@ final class WireCheck implements PartCheck {
             2 * in.figure("length"), in.text("size"), celsius, Figures.round(Dimension.OHMS, ohms))
         .because("V = R I = %.3f x %.1f = %.2f V.", ohms, in.figure("amperes"), drop)
         .band("3 %% on a branch, 5 %% in all")
+        .drawn(
+            Picture.scale(
+                "% of the supply",
+                List.of(
+                    new Picture.Band(0, 3, "branch", CheckResult.Grade.GOOD),
+                    new Picture.Band(3, 5, "in all", CheckResult.Grade.DOUBTFUL),
+                    new Picture.Band(5, 10, "too much", CheckResult.Grade.BAD)),
+                new Picture.Mark(100 * share, 0, "yours")))
         .from(
             "NEC chapter 9 table 8, IEC 60228; the band is NEC's informational note on 210.19, from memory.")
         .means(

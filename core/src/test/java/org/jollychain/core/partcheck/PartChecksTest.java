@@ -51,6 +51,17 @@ class PartChecksTest {
         .hasMessageContaining("did you mean \"element\"");
   }
 
+  @Test
+  void most_checks_are_drawn_and_every_log_is() {
+    List<PartCheck> drawn =
+        all()
+            .filter(c -> c.answer(Inputs.of(c.card(), examples(c.card()))).picture().isPresent())
+            .toList();
+    assertThat(drawn).hasSizeGreaterThan(all().toList().size() / 2);
+    assertThat(drawn.stream().map(c -> c.card().key()))
+        .contains("disc-heat-up", "cycle-log", "burner-log", "sequencer", "timer");
+  }
+
   @ParameterizedTest
   @MethodSource("all")
   void its_own_examples_are_answered_in_full(PartCheck check) {
@@ -58,6 +69,16 @@ class PartChecksTest {
     assertThat(answer.verdict()).isNotBlank();
     assertThat(answer.because()).isNotEmpty();
     assertThat(answer.source()).isNotBlank();
+    answer
+        .picture()
+        .ifPresent(
+            p -> {
+              assertThat(p.along()).isNotBlank();
+              assertThat(p.points()).as("one's own").isNotEmpty();
+              assertThat(p.points())
+                  .allMatch(m -> Double.isFinite(m.x()) && Double.isFinite(m.y()));
+              assertThat(p.bands()).allMatch(b -> b.from() <= b.to() && !b.title().isBlank());
+            });
     assertThat(answer.meaning()).isNotBlank();
     assertThat(answer.next()).isNotBlank();
     answer.results().forEach(v -> assertThat(v.value()).as(v.name()).isFinite());

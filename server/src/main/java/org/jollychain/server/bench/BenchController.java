@@ -7,13 +7,15 @@ import jakarta.validation.constraints.Size;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.UUID;
 import org.jollychain.core.partcheck.Card;
 import org.jollychain.core.partcheck.CheckResult;
+import org.jollychain.core.partcheck.InvalidInputsException;
 import org.jollychain.core.partcheck.PartCheck;
 import org.jollychain.core.partcheck.PartChecks;
+import org.jollychain.core.quantity.PlainText;
 import org.jollychain.server.platform.Stamps;
+import org.jollychain.server.platform.StrictReading;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -23,6 +25,8 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.annotation.JsonDeserialize;
 
 @RestController
 @RequestMapping(produces = MediaType.APPLICATION_JSON_VALUE)
@@ -49,11 +53,26 @@ class BenchController {
    *     it may stand under {@code inputs}
    */
   @PostMapping(path = "/api/checks/{key}", consumes = MediaType.APPLICATION_JSON_VALUE)
-  CheckResult check(@PathVariable String key, @RequestBody Map<String, Object> typed) {
-    Map<?, ?> inputs = typed.get("inputs") instanceof Map<?, ?> under ? under : typed;
+  CheckResult check(@PathVariable String key, @RequestBody Map<String, JsonNode> typed) {
     Map<String, String> texts = new LinkedHashMap<>();
-    inputs.forEach((name, value) -> texts.put(name.toString(), Objects.toString(value, "")));
+    JsonNode under = typed.get("inputs");
+    if (under != null && under.isObject()) {
+      under.properties().forEach(e -> texts.put(e.getKey(), text(e.getKey(), e.getValue())));
+    } else {
+      typed.forEach((name, value) -> texts.put(name, text(name, value)));
+    }
     return bench.check(key, texts);
+  }
+
+  /** A log has lines. */
+  private static String text(String name, JsonNode value) {
+    String text = value.isNull() ? "" : value.asString(value.toString());
+    PlainText.problemInLines(text)
+        .ifPresent(
+            problem -> {
+              throw new InvalidInputsException(name, problem);
+            });
+    return text;
   }
 
   /** What was kept, the latest first. */
@@ -71,7 +90,8 @@ class BenchController {
    */
   record Keeping(
       @NotBlank @Size(max = 60) String check,
-      @NotNull @Size(max = 40) Map<String, String> inputs,
+      @NotNull @Size(max = 40) @JsonDeserialize(contentUsing = StrictReading.SeveralLines.class)
+          Map<String, String> inputs,
       @Nullable @Size(max = 200) String note) {}
 
   /** Makes a check and keeps it. */

@@ -60,6 +60,23 @@ class BenchTest {
   }
 
   @Test
+  void a_log_has_lines_also_where_it_is_kept() throws Exception {
+    String log = "{\"log\": \"0 glow\\n20 flame\\n600 off\"}";
+    check("burner-log", log)
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.verdict").value("Every trial good"))
+        .andExpect(jsonPath("$.picture.bands[1].title").value("flame"));
+    http.perform(
+            put("/api/bench-results/" + UUID.randomUUID())
+                .contentType(MediaType.APPLICATION_JSON)
+                .content("{\"check\": \"burner-log\", \"inputs\": %s}".formatted(log)))
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$[0].verdict").value("Every trial good"));
+    check("burner-log", "{\"log\": \"0 glow\\u0007\"}")
+        .andExpect(status().isUnprocessableContent());
+  }
+
+  @Test
   void what_is_kept_is_kept_once_with_its_verdict() throws Exception {
     String id = "/api/bench-results/" + UUID.randomUUID();
     String body =
