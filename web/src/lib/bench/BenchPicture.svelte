@@ -4,7 +4,10 @@
   /** Bands across an axis, a line over it, and one's own points. */
   let { picture }: { picture: NonNullable<BenchAnswer['picture']> } = $props();
 
-  const WIDTH = 560;
+  const WIDEST = 560;
+  /** Drawn as wide as there is room, so that its words keep their size. */
+  let room = $state(WIDEST);
+  const width = $derived(Math.min(WIDEST, Math.max(280, room)));
   const LEFT = 44;
   const RIGHT = 12;
   const drawn = $derived(picture.curve.length > 0);
@@ -28,7 +31,7 @@
   const [x0, x1] = $derived(span(xs) as [number, number]);
   const [y0, y1] = $derived(span(ys) as [number, number]);
 
-  const x = (v: number) => LEFT + ((WIDTH - LEFT - RIGHT) * (Math.min(x1, Math.max(x0, v)) - x0)) / (x1 - x0);
+  const x = (v: number) => LEFT + ((width - LEFT - RIGHT) * (Math.min(x1, Math.max(x0, v)) - x0)) / (x1 - x0);
   const y = (v: number) => bottom - ((bottom - 10) * (Math.min(y1, Math.max(y0, v)) - y0)) / (y1 - y0);
   /** Names that would run into the one before are left out; the points stand. */
   const ROOM = 64;
@@ -43,56 +46,58 @@
   const short = (v: number) => String(Number(v.toPrecision(3)));
 </script>
 
-<svg
-  viewBox={`0 0 ${WIDTH} ${height}`}
-  role="img"
-  aria-label={`${picture.points.length} readings against ${picture.bands.map((b) => b.title).join(', ') || 'the curve'}`}
->
-  {#each picture.bands as band, i (i)}
+<div bind:clientWidth={room}>
+  <svg
+    viewBox={`0 0 ${width} ${height}`}
+    role="img"
+    aria-label={`${picture.points.length} readings against ${picture.bands.map((b) => b.title).join(', ') || 'the curve'}`}
+  >
+    {#each picture.bands as band, i (i)}
+      {#if drawn}
+        <rect
+          x={LEFT}
+          width={width - LEFT - RIGHT}
+          y={y(band.to)}
+          height={Math.max(1, y(band.from) - y(band.to))}
+          class={band.grade}
+        />
+        <text x={width - RIGHT - 4} y={y(band.to) - 3} text-anchor="end">{band.title}</text>
+      {:else}
+        <rect
+          x={x(band.from)}
+          width={Math.max(1, x(band.to) - x(band.from))}
+          y="30"
+          height="26"
+          class={band.grade}
+        />
+        {#if x(band.to) - x(band.from) > 34}<text
+            x={(x(band.from) + x(band.to)) / 2}
+            y="22"
+            text-anchor="middle">{band.title}</text
+          >{/if}
+      {/if}
+    {/each}
     {#if drawn}
-      <rect
-        x={LEFT}
-        width={WIDTH - LEFT - RIGHT}
-        y={y(band.to)}
-        height={Math.max(1, y(band.from) - y(band.to))}
-        class={band.grade}
-      />
-      <text x={WIDTH - RIGHT - 4} y={y(band.to) - 3} text-anchor="end">{band.title}</text>
-    {:else}
-      <rect
-        x={x(band.from)}
-        width={Math.max(1, x(band.to) - x(band.from))}
-        y="30"
-        height="26"
-        class={band.grade}
-      />
-      {#if x(band.to) - x(band.from) > 34}<text
-          x={(x(band.from) + x(band.to)) / 2}
-          y="22"
-          text-anchor="middle">{band.title}</text
-        >{/if}
+      <polyline points={picture.curve.map((s) => `${x(s.x)},${y(s.y)}`).join(' ')} />
+      <text x={LEFT - 6} y={y(y1) + 4} text-anchor="end">{short(y1)}</text>
+      <text x={LEFT - 6} y={y(y0) + 4} text-anchor="end">{short(y0)}</text>
     {/if}
-  {/each}
-  {#if drawn}
-    <polyline points={picture.curve.map((s) => `${x(s.x)},${y(s.y)}`).join(' ')} />
-    <text x={LEFT - 6} y={y(y1) + 4} text-anchor="end">{short(y1)}</text>
-    <text x={LEFT - 6} y={y(y0) + 4} text-anchor="end">{short(y0)}</text>
-  {/if}
-  {#each picture.points as p, i (i)}
-    {@const py = drawn ? y(p.y) : 43}
-    <circle cx={x(p.x)} cy={py} r="6" />
-    {#if named[i]}
-      <text
-        x={x(p.x)}
-        y={drawn ? py - 10 : 74}
-        text-anchor={x(p.x) > WIDTH - 60 ? 'end' : 'middle'}
-        class="mine">{p.title} {drawn ? '' : short(p.x)}</text
-      >
-    {/if}
-  {/each}
-  <text x={LEFT} y={height - 4}>{short(x0)}</text>
-  <text x={WIDTH - RIGHT} y={height - 4} text-anchor="end">{short(x1)} {picture.along}</text>
-</svg>
+    {#each picture.points as p, i (i)}
+      {@const py = drawn ? y(p.y) : 43}
+      <circle cx={x(p.x)} cy={py} r="6" />
+      {#if named[i]}
+        <text
+          x={x(p.x)}
+          y={drawn ? py - 10 : 74}
+          text-anchor={x(p.x) > width - 60 ? 'end' : 'middle'}
+          class="mine">{p.title} {drawn ? '' : short(p.x)}</text
+        >
+      {/if}
+    {/each}
+    <text x={LEFT} y={height - 4}>{short(x0)}</text>
+    <text x={width - RIGHT} y={height - 4} text-anchor="end">{short(x1)} {picture.along}</text>
+  </svg>
+</div>
 
 <style>
   svg {
