@@ -88,10 +88,15 @@ class TradeChecksTest {
       supply ! system=split-phase 120/240;line=0.2 ! BAD ! Dead
       flame-rod ! amperes=3.1 uA ! GOOD ! Flame is seen
       flame-rod ! amperes=0.3 uA ! BAD ! not seen
+      flame-rod ! amperes=0;volts=90 ! BAD ! not seen
+      moisture-bars ! dry=OL;wet=OL ! BAD ! do not feel water
       moisture-bars ! dry=OL;wet=200k ! GOOD ! Sound
       moisture-bars ! dry=40k;wet=20k ! BAD ! conduct dry
       start-switch ! pressed=0.1;let-go=0.1 ! BAD ! Welded
+      start-switch ! pressed=OL;let-go=OL ! BAD ! Does not close
       start-switch ! pressed=0.1;let-go=OL ! GOOD ! Sound
+      belt ! drum=hardly turns;switch=0.1 ! BAD ! holds the drum
+      belt ! drum=drags and springs back a little;switch=0.1 ! GOOD ! belt is on
       belt ! drum=spins far too freely;switch=OL ! BAD ! off or torn
       meter ! function=AC volts;reading=48.2;percent=1;digits=3;low-z=1.1 ! DOUBTFUL ! ghost
       water ! hardness=20 dH ! DOUBTFUL ! Hard
@@ -128,6 +133,14 @@ class TradeChecksTest {
       capacitor ! printed=10 uF;amperes=0.7226;volts=230;hertz=50 ! microfarads ! 10.0
       capacitor ! printed=10 uF;read=9.2 uF ! off ! -0.08
       wire ! size=14 AWG;length=50 ft;amperes=15;volts=120;celsius=75 ! drop ! 4.605
+      wire ! size=12 AWG;length=50 ft;amperes=20;volts=120;celsius=75 ! drop ! 3.86
+      wire ! size=10 AWG;length=100 ft;amperes=30;volts=240;celsius=75 ! ohms ! 0.242
+      airflow ! watts=10 kW;in=70 F;out=106 F ! cfm ! 877.6
+      airflow ! watts=5 kW;in=70 F;out=106 F ! cfm ! 438.8
+      water ! hardness=20 dH ! ppm ! 356.9
+      water ! hardness=10 gpg ! ppm ! 171.2
+      meter ! function=AC volts;reading=240.0;percent=1;digits=3 ! standard-uncertainty ! 1.3967
+      meter ! function=ohms;reading=12.8;percent=0.9;digits=2;leads=0.3 ! value ! 12.5
       supply ! system=split-phase 120/240;line=208 ! heat-share ! 0.7511
       cycle-log ! control=68;limit=118;log=0 20C on| 6 69C off| 8 60C on ! duty ! 0.75
       burner-log ! log=0 glow| 30 flame| 330 off ! burnt ! 300
