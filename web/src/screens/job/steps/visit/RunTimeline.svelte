@@ -43,6 +43,9 @@
         height={ROW - 8}
         class:bad={!span.fits}
       />
+      {#if x(span.to) - x(span.from) > 6 * span.title.length + 12}
+        <text class="name" x={x(span.from) + 6} y={y + ROW - 12}>{span.title}</text>
+      {/if}
     {/each}
   </svg>
   <ul>
@@ -90,6 +93,10 @@
   text {
     font-size: 11px;
     fill: var(--ink-soft);
+  }
+  .name {
+    fill: var(--card);
+    font-weight: 600;
   }
   rect {
     fill: var(--brass-line);
