@@ -165,14 +165,17 @@ public record Shorthand(
       if (said.definitions("path").isEmpty()) {
         unreached(tree, calls.reached());
       }
-      Map<String, Object> complaints = complaints();
-      Map<String, Object> situations = situations();
+      Map<String, Object> complaints =
+          outright("complaint", d -> ShorthandLines.complaint(d, notes));
+      Map<String, Object> situations =
+          outright("situation", d -> ShorthandLines.situation(d, notes));
       boolean usual = situations.isEmpty() || complaints.isEmpty();
       if (usual) {
         // the assumed complaints are made in the assumed situations
         calls.situations().forEach(situations::putIfAbsent);
       }
-      Map<String, Object> paths = paths();
+      Map<String, Object> paths =
+          outright("path", d -> ShorthandLines.path(d, ShorthandNotes::slug));
       tree.put("situations", situations);
       tree.put("paths", paths.isEmpty() ? calls.paths() : paths);
       tree.put("complaints", complaints.isEmpty() ? calls.complaints() : complaints);
@@ -234,29 +237,13 @@ public record Shorthand(
       }
     }
 
-    private Map<String, Object> situations() {
+    /** What is said outright of a kind of thing, by name. */
+    private Map<String, Object> outright(
+        String kind, Function<ShorthandReader.Definition, Object> as) {
       Map<String, Object> all = new LinkedHashMap<>();
-      for (ShorthandReader.Definition d : said.definitions("situation")) {
-        all.put(d.name().text(), ShorthandLines.situation(d, notes));
-        places.spans().put("/situations/" + d.name().text(), d.name());
-      }
-      return all;
-    }
-
-    private Map<String, Object> paths() {
-      Map<String, Object> all = new LinkedHashMap<>();
-      for (ShorthandReader.Definition d : said.definitions("path")) {
-        all.put(d.name().text(), ShorthandLines.path(d, ShorthandNotes::slug));
-        places.spans().put("/paths/" + d.name().text(), d.name());
-      }
-      return all;
-    }
-
-    private Map<String, Object> complaints() {
-      Map<String, Object> all = new LinkedHashMap<>();
-      for (ShorthandReader.Definition d : said.definitions("complaint")) {
-        all.put(d.name().text(), ShorthandLines.complaint(d, notes));
-        places.spans().put("/complaints/" + d.name().text(), d.name());
+      for (ShorthandReader.Definition d : said.definitions(kind)) {
+        all.put(d.name().text(), as.apply(d));
+        places.spans().put("/%ss/%s".formatted(kind, d.name().text()), d.name());
       }
       return all;
     }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.text.TextSpan;
 
 /** What a shorthand says outright, line by line, as format 1 writes it. */
@@ -29,7 +30,7 @@ final class ShorthandLines {
    */
   static Map<String, Object> access(ShorthandReader.Definition d, ShorthandNotes notes) {
     Map<String, Object> access = new LinkedHashMap<>();
-    access.put("title", org.jollychain.core.quantity.PlainText.sentence(d.name().text()));
+    access.put("title", PlainText.sentence(d.name().text()));
     access.put("minutes", "5 min");
     List<String> hazards = new ArrayList<>();
     for (int i = 0; i < d.pieces().size(); i++) {
@@ -46,7 +47,7 @@ final class ShorthandLines {
       } else if (piece.startsWith("off ")) {
         access.put("title-off", piece.substring(4));
       } else if (i == 0) {
-        access.put("title", org.jollychain.core.quantity.PlainText.sentence(piece));
+        access.put("title", PlainText.sentence(piece));
       } else {
         hazards.add(piece);
       }

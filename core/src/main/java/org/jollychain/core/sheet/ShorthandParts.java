@@ -1,10 +1,13 @@
 package org.jollychain.core.sheet;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jollychain.core.quantity.PlainText;
+import org.jollychain.core.text.Nearest;
+import org.jollychain.core.text.TextSpan;
 
 /**
  * The parts of a shorthand: its links by name, each with the points it lies between. What is not
@@ -40,11 +43,18 @@ record ShorthandParts(
     }
     unrated(link);
     part.putAll(link.said());
-    List<String> partners =
-        link.partners().stream()
-            .map(p -> ShorthandNotes.slug(p.text()))
-            .filter(links::containsKey)
-            .toList();
+    List<String> partners = new ArrayList<>();
+    for (TextSpan partner : link.partners()) {
+      String other = ShorthandNotes.slug(partner.text());
+      if (links.containsKey(other)) {
+        partners.add(other);
+      } else {
+        notes.error(
+            partner,
+            "no link is called \"%s\"%s"
+                .formatted(other, Nearest.suggestion(other, links.keySet())));
+      }
+    }
     if (!partners.isEmpty()) {
       part.put("partners", partners);
     }

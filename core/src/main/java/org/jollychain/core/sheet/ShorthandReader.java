@@ -3,6 +3,7 @@ package org.jollychain.core.sheet;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -71,7 +72,7 @@ final class ShorthandReader {
         supplySaid = true;
         supply.say(line.sub(fed.start(1)));
       } else if (said.matches()) {
-        lines.put(said.group(1).toLowerCase(java.util.Locale.ROOT), line.sub(said.start(2)));
+        lines.put(said.group(1).toLowerCase(Locale.ROOT), line.sub(said.start(2)));
       } else if (definition.matches()) {
         define(line, definition);
       } else if (isChain(line)) {
@@ -138,7 +139,7 @@ final class ShorthandReader {
   }
 
   private void define(TextSpan line, Matcher m) {
-    String kind = m.group(1) == null ? "" : m.group(1).toLowerCase(java.util.Locale.ROOT);
+    String kind = m.group(1) == null ? "" : m.group(1).toLowerCase(Locale.ROOT);
     definitions
         .computeIfAbsent(kind, k -> new ArrayList<>())
         .add(new Definition(line.sub(m.start(2), m.end(2)), pieces(line.sub(m.start(3)))));

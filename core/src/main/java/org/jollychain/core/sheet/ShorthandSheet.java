@@ -183,10 +183,10 @@ final class ShorthandSheet {
   }
 
   private String homeward() {
-    return said.supply().terminals().containsKey("line2")
-            && !said.supply().terminals().containsKey("neutral")
-        ? "line2"
-        : said.supply().dc() ? "minus" : "neutral";
+    Map<String, String> terminals = said.supply().terminals();
+    return terminals.containsKey("neutral")
+        ? "neutral"
+        : terminals.containsKey("line2") ? "line2" : "minus";
   }
 
   private String named(TextSpan name) {

@@ -1,5 +1,6 @@
 package org.jollychain.core.sheet;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -53,6 +54,7 @@ final class ShorthandSupply {
   private boolean floating;
   private Optional<String> bonded = Optional.empty();
   private final List<String> at = new ArrayList<>();
+  private Optional<TextSpan> said = Optional.empty();
   private final Map<String, String> points = new LinkedHashMap<>();
 
   ShorthandSupply(ShorthandNotes notes) {
@@ -61,6 +63,7 @@ final class ShorthandSupply {
 
   /** Takes what is said behind {@code supply}. */
   void say(TextSpan said) {
+    this.said = Optional.of(said);
     Matcher m = WORD.matcher(said.text());
     boolean naming = false;
     boolean bonding = false;
@@ -137,10 +140,21 @@ final class ShorthandSupply {
           hertz.get() + " Hz",
           "supply %s V %s %s Hz".formatted(plain(v), word(), hertz.get()));
     }
-    List<String> terminals = system.get().terminals();
+    name(system.get());
+  }
+
+  /** The points of its terminals, where they are said; both that it cannot do without are there. */
+  private void name(SupplySystem fed) {
+    List<String> terminals = fed.terminals();
     for (int i = 0; i < Math.min(at.size(), terminals.size()); i++) {
       if (!at.get(i).equals("-")) {
         points.put(terminals.get(i), at.get(i));
+      }
+    }
+    for (String needed : List.of(fed.outward(), fed.homeward())) {
+      if (!at.isEmpty() && points.putIfAbsent(needed, USUAL.get(needed)) == null) {
+        said.ifPresent(
+            s -> notes.error(s, "behind \"at\" stands no point for its %s".formatted(needed)));
       }
     }
   }
@@ -167,7 +181,7 @@ final class ShorthandSupply {
   }
 
   static String plain(double value) {
-    return java.math.BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+    return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
   }
 
   /** As YAML writes a number. */

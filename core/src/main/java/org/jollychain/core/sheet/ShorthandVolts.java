@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jollychain.core.quantity.Dimension;
 
 /** Between which volts a load of a shorthand lies: from each of its ends the wire is followed. */
 record ShorthandVolts(
@@ -19,7 +20,7 @@ record ShorthandVolts(
     for (Optional<String> end : List.of(one, other)) {
       if (end.isPresent() && parts.containsKey(end.get())) {
         String volts = parts.get(end.get()).said().getOrDefault("volts", "24 V").toString();
-        return org.jollychain.core.quantity.Dimension.VOLTS.parse(volts);
+        return Dimension.VOLTS.parse(volts);
       }
     }
     return one.isPresent() && other.isPresent()

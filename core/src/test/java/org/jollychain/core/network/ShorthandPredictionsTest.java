@@ -10,6 +10,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.assertj.core.data.Offset;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Chain;
@@ -109,7 +110,7 @@ class ShorthandPredictionsTest {
         double volts = first.voltsBetween(point, reference, METER).abs();
         assertThat(second.voltsBetween(point, reference, METER).abs())
             .as("%s with %s open, at %s in %s", one.key(), part.id(), point, s.id())
-            .isCloseTo(volts, org.assertj.core.data.Offset.offset(Math.max(SHARE * volts, digit)));
+            .isCloseTo(volts, Offset.offset(Math.max(SHARE * volts, digit)));
         compared++;
       }
     }

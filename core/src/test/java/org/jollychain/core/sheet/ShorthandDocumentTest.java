@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -46,7 +47,7 @@ class ShorthandDocumentTest {
     while (typed.find()) {
       String rating = typed.group(1);
       boolean read =
-          java.util.stream.Stream.of("limit", "element", "ntc", "secondary")
+          Stream.of("limit", "element", "ntc", "secondary")
               .map(kind -> rating.contains(kind) ? rating : kind + " " + rating)
               .map(
                   link ->

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.SplittableRandom;
 import org.jollychain.core.Sheets;
@@ -15,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ShorthandTest {
 
@@ -129,7 +131,7 @@ class ShorthandTest {
       List<String> words = new ArrayList<>(kind.synonyms());
       words.add(kind.word());
       for (String word : words) {
-        String plain = word.toLowerCase(java.util.Locale.ROOT).replaceAll("[\\s'-]", "");
+        String plain = word.toLowerCase(Locale.ROOT).replaceAll("[\\s'-]", "");
         assertThat(said.add(plain)).as("\"%s\" is said of another kind too", word).isTrue();
         boolean uses = kind.role() != PartKind.Role.LINK;
         ShorthandWords.Rated rated =
@@ -217,6 +219,7 @@ class ShorthandTest {
       fuse 10A > element 2kW > N                   | 2 | 1  | error    | a chain starts at a point
       L > fuse 10A > N                             | 1 | 1  | error    | no load
       L > element 2kW > N ; M1 > motor 20W > [M2]  | 3 | 6  | error    | does not reach both ends
+      L > limit 90C with fuse > element 2kW > N    | 2 | 20 | error    | no link is called "fuse"
       L > element 2kW when a && b > N              | 2 | 24 | error    | a condition is written like
       """)
   void what_is_wrong_is_said_where_it_stands(
@@ -264,6 +267,14 @@ class ShorthandTest {
         assertThat(Shorthand.read(text).sheet()).as(text).isPresent();
       }
     }
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"at -", "at L", "at - N", "at"})
+  void terminals_that_are_missing_are_said_to_be(String at) {
+    Shorthand read = Shorthand.read("supply 230 V " + at + "\nL > element 2kW");
+    assertThat(read.problems()).isNotEmpty();
+    assertThat(read.usable()).isEqualTo(at.equals("at"));
   }
 
   @Test
