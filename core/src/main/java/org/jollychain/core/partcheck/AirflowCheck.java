@@ -62,7 +62,24 @@ final class AirflowCheck implements PartCheck {
                       ? CheckResult.Grade.BAD
                       : share < 0.9 ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD,
                   share < 0.8 ? "Too little air" : share < 0.9 ? "Little air" : "Air enough")
-              .result("share", share, "");
+              .result("share", share, "")
+              .drawn(
+                  Picture.scale(
+                      "cfm",
+                      List.of(
+                          new Picture.Band(
+                              0, 0.8 * in.figure("due") / CFM, "too little", CheckResult.Grade.BAD),
+                          new Picture.Band(
+                              0.8 * in.figure("due") / CFM,
+                              0.9 * in.figure("due") / CFM,
+                              "little",
+                              CheckResult.Grade.DOUBTFUL),
+                          new Picture.Band(
+                              0.9 * in.figure("due") / CFM,
+                              1.3 * in.figure("due") / CFM,
+                              "enough",
+                              CheckResult.Grade.GOOD)),
+                      new Picture.Mark(flow / CFM, 0, "yours")));
     } else {
       answer =
           CheckResult.saying(

@@ -117,6 +117,13 @@ final class CoilCheck implements PartCheck {
                     a > 0.01
                         ? "Current flows: it is energised."
                         : "No current: it is not energised, or open."));
+    if (ohms < OhmsRead.OPEN) {
+      answer.drawn(
+          Picture.scale(
+              "ohm",
+              List.of(new Picture.Band(used.low(), used.high(), "used", CheckResult.Grade.GOOD)),
+              new Picture.Mark(ohms, 0, "yours")));
+    }
     return answer.band("used: %s", used.title()).done();
   }
 }

@@ -63,6 +63,14 @@ final class FlameRodCheck implements PartCheck {
         .band(
             "%.1f uA at least, %.0f uA to be sure; about 100 V to earth without flame",
             1e6 * LEAST, 1e6 * GOOD)
+        .drawn(
+            Picture.scale(
+                "uA",
+                List.of(
+                    new Picture.Band(0, 1e6 * LEAST, "not seen", CheckResult.Grade.BAD),
+                    new Picture.Band(1e6 * LEAST, 1e6 * GOOD, "weak", CheckResult.Grade.DOUBTFUL),
+                    new Picture.Band(1e6 * GOOD, 6, "seen", CheckResult.Grade.GOOD)),
+                new Picture.Mark(1e6 * a, 0, "yours")))
         .means(
             grade == CheckResult.Grade.GOOD
                 ? "It is not why it locks out."

@@ -95,6 +95,13 @@ final class MeterCheck implements PartCheck {
     }
     return answer
         .band("two standard deviations")
+        .drawn(
+            Picture.scale(
+                dimension.symbol(),
+                List.of(
+                    new Picture.Band(
+                        net - 2 * one, net + 2 * one, "here it is", CheckResult.Grade.GOOD)),
+                new Picture.Mark(net, 0, "shown")))
         .from("JCGM 100 (GUM); categories: IEC 61010-1.")
         .means(
             ghost

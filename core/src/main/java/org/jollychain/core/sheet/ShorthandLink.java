@@ -65,9 +65,13 @@ final class ShorthandLink {
   private record Form(Pattern pattern, BiConsumer<ShorthandLink, Match> meaning) {}
 
   /** What matched, by group. */
-  private record Match(TextSpan span, Matcher matcher) {
+  private record Match(TextSpan link, Matcher matcher) {
+    TextSpan span() {
+      return group(0);
+    }
+
     TextSpan group(int i) {
-      return span.sub(matcher.start(i), matcher.end(i));
+      return link.sub(matcher.start(i), matcher.end(i));
     }
 
     String text(int i) {
@@ -154,10 +158,7 @@ final class ShorthandLink {
     for (Form form : FORMS) {
       Matcher m = form.pattern.matcher(text).region(at, text.length()).useTransparentBounds(true);
       if (m.lookingAt()) {
-        TextSpan whole = span.sub(m.start(), m.end());
-        Matcher inside = form.pattern.matcher(whole.text());
-        boolean same = inside.matches();
-        form.meaning.accept(this, same ? new Match(whole, inside) : new Match(span, m));
+        form.meaning.accept(this, new Match(span, m));
         return m.end();
       }
     }
@@ -228,9 +229,15 @@ final class ShorthandLink {
   }
 
   private static void ohms(ShorthandLink link, Match m) {
-    String unit = m.text(2).toLowerCase(Locale.ROOT);
-    String proper = unit.startsWith("k") ? " k" : unit.startsWith("m") ? " mohm" : " ohm";
-    link.said.put("ohms", m.text(1) + proper);
+    String unit =
+        switch (m.text(2).charAt(0)) {
+          case 'k', 'K' -> " k";
+          case 'm' -> " mohm";
+          // a great letter alone tells a megohm from a milliohm
+          case 'M' -> " M";
+          default -> " ohm";
+        };
+    link.said.put("ohms", m.text(1) + unit);
   }
 
   /** What it is, from its words and from what is rated. */

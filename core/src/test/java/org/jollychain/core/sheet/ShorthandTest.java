@@ -44,6 +44,16 @@ class ShorthandTest {
         .next();
   }
 
+  private static double ohms(String typed) {
+    return Shorthand.read("supply 230 V\nL > resistor %s > N".formatted(typed))
+        .sheet()
+        .orElseThrow()
+        .part("resistor")
+        .load()
+        .orElseThrow()
+        .ohms();
+  }
+
   private static List<Shorthand.Problem> problems(String text) {
     return Shorthand.read(text).problems();
   }
@@ -158,6 +168,9 @@ class ShorthandTest {
                 .ohms())
         .as("volts over amperes")
         .isCloseTo(30, within(1e-6));
+    assertThat(ohms("2 Mohm")).isEqualTo(2e6);
+    assertThat(ohms("3.4k")).isEqualTo(3400);
+    assertThat(ohms("20 mohm")).isEqualTo(0.02);
     SensorCurve ntc =
         sheet("supply 230 V\nL > element 1kW > N\n[S1] > 10k ntc beta 3435 > [S2]")
             .part("thermistor")
