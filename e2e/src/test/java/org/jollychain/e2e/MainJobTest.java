@@ -117,7 +117,7 @@ class MainJobTest extends BrowserTest {
     page.getByLabel("Unit").fill("LAU-7");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the job")).click();
     assertThat(page.getByText("Choose the sheet of its circuit")).isVisible();
-    page.getByText("Write its sheet").click();
+    page.getByText("Type its chain").click();
     page.goBack();
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New job")).click();
     assertThat(page.getByLabel("Unit")).hasValue("LAU-7");
