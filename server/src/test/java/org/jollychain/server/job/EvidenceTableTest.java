@@ -160,7 +160,7 @@ class EvidenceTableTest {
   void two_thousand_lines_are_stored_in_one_go_and_one_more_is_too_many() throws Exception {
     String csv =
         IntStream.range(0, 2000)
-            .mapToObj(i -> "volts-ac,L1,L2,heat-call,%.1f".formatted(230 + 0.1 * (i % 100)))
+            .mapToObj(i -> "volts-ac,L1,L2,heat-call,%.1f".formatted(239.5 + 0.1 * (i % 10)))
             .collect(Collectors.joining("\n", "function,red,black,situation,value\n", "\n"));
     long since = System.nanoTime();
     assertThat(importTo(id, csv).getStatus()).isEqualTo(200);
