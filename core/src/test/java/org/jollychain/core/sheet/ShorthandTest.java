@@ -358,7 +358,7 @@ class ShorthandTest {
     assertThat(ms[MUTATIONS - 1]).as("the slowest of all").isLessThan(SLOWEST_MS);
   }
 
-  private static final int MUTATIONS = Integer.getInteger("shorthand.mutations", 1000);
+  private static final int MUTATIONS = Integer.getInteger("shorthand.mutations", 400);
   private static final double USUALLY = 0.999;
 
   /** Asked: 60 ms; on a machine that is busy with other things far more. */
