@@ -44,18 +44,7 @@
   </div>
   <div class="made">
     {#if draft.drawn}
-      <SketchPicture
-        preview={draft.drawn}
-        stale={draft.drawn !== draft.preview}
-        onsituation={(id) => {
-          draft.situation = id;
-          void draft.look();
-        }}
-        onpath={(id) => {
-          draft.path = id;
-          void draft.look();
-        }}
-      />
+      <SketchPicture {draft} />
     {:else}
       <section class="card empty">
         <h2>Its circuit is drawn here as you type</h2>

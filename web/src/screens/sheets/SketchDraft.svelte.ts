@@ -2,22 +2,27 @@ import { api, type SheetPreview, reason } from '../../lib/api/client';
 
 const PAUSE = 150;
 
-/** A chain being typed, with what the server makes of it: drawn and solved as one types. */
+/** What a text is made of, in a situation and with a path first. */
+type Look = (text: string, situation: string, path: string) => Promise<SheetPreview>;
+
+/** A circuit being typed, as shorthand or whole, with what the server makes of it as one types. */
 export class SketchDraft {
   text = $state('');
-  situation = $state('');
-  path = $state('');
   preview = $state.raw<SheetPreview>();
   /** The text that the preview is of. */
   shown = $state('');
   error = $state('');
   /** The last that could be drawn; it stays while one types on. */
   drawn = $state.raw<SheetPreview>();
+  #situation = '';
+  #path = '';
   #asked = 0;
+  readonly #look: Look;
   #waiting: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(text: string) {
+  constructor(text: string, look: Look = (...of) => api.previewShorthand(...of)) {
     this.text = text;
+    this.#look = look;
     void this.look();
   }
 
@@ -32,11 +37,26 @@ export class SketchDraft {
     this.#waiting = setTimeout(() => void this.look(), PAUSE);
   }
 
+  chooseSituation(id: string): void {
+    this.#situation = id;
+    void this.look();
+  }
+
+  choosePath(id: string): void {
+    this.#path = id;
+    void this.look();
+  }
+
+  /** Whether what is drawn is of an earlier text. */
+  get stale(): boolean {
+    return this.drawn !== this.preview;
+  }
+
   async look(): Promise<void> {
     const mine = ++this.#asked;
     const text = this.text;
     try {
-      const preview = await api.previewShorthand(text, this.situation, this.path);
+      const preview = await this.#look(text, this.#situation, this.#path);
       if (mine !== this.#asked) return;
       this.preview = preview;
       this.shown = text;

@@ -1,50 +1,40 @@
 <script lang="ts">
-  import type { SheetPreview } from '../../lib/api/client';
   import { solvedStaircase } from '../../lib/chain/solved';
   import StaircaseChart from '../../lib/chain/StaircaseChart.svelte';
   import CircuitDrawing from '../../lib/circuit/CircuitDrawing.svelte';
+  import type { SketchDraft } from './SketchDraft.svelte';
 
   /** What is typed, drawn: the circuit in a situation, and the staircase of a path. */
-  let {
-    preview,
-    stale,
-    onsituation,
-    onpath
-  }: {
-    preview: SheetPreview;
-    /** Whether something newer cannot be drawn yet. */
-    stale: boolean;
-    onsituation: (id: string) => void;
-    onpath: (id: string) => void;
-  } = $props();
+  let { draft }: { draft: SketchDraft } = $props();
 
+  const preview = $derived(draft.drawn);
   let width = $state(700);
   let selected = $state('');
 
-  const sheet = $derived(preview.sheet);
-  const answer = $derived(preview.answer);
-  const steps = $derived(preview.paths.find((p) => p.path === preview.drawing?.path));
+  const sheet = $derived(preview?.sheet);
+  const answer = $derived(preview?.answer);
+  const steps = $derived(preview?.paths.find((p) => p.path === preview.drawing?.path));
   const live = $derived(sheet?.situations[answer?.situation ?? '']?.supplyOn ?? false);
   const staircase = $derived(steps && live ? solvedStaircase(steps, answer?.situation ?? '') : undefined);
 </script>
 
-{#if sheet && preview.drawing}
+{#if sheet && preview?.drawing}
   <div class="pictures">
-    <section class="card" class:stale aria-label="Circuit">
+    <section class="card" class:stale={draft.stale} aria-label="Circuit">
       <div class="bar">
         <label
           >Situation
-          <select value={answer?.situation} onchange={(e) => onsituation(e.currentTarget.value)}>
+          <select value={answer?.situation} onchange={(e) => draft.chooseSituation(e.currentTarget.value)}>
             {#each Object.values(sheet.situations) as s (s.id)}<option value={s.id}>{s.title}</option>{/each}
           </select>
         </label>
         <label
           >First row
-          <select value={preview.drawing.path} onchange={(e) => onpath(e.currentTarget.value)}>
+          <select value={preview.drawing.path} onchange={(e) => draft.choosePath(e.currentTarget.value)}>
             {#each Object.values(sheet.paths) as p (p.id)}<option value={p.id}>{p.title}</option>{/each}
           </select>
         </label>
-        {#if stale}<span class="soft">As it last could be drawn</span>{/if}
+        {#if draft.stale}<span class="soft">As it last could be drawn</span>{/if}
       </div>
       <div class="drawing" bind:clientWidth={width}>
         <CircuitDrawing

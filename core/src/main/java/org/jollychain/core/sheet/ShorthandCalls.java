@@ -20,8 +20,6 @@ import org.jollychain.core.quantity.PlainText;
  */
 final class ShorthandCalls {
 
-  private static final double ROOM_CELSIUS = 20;
-
   /** How far past its temperature a disc is held that is not made in a room (K). */
   private static final double PAST = 10;
 
@@ -52,7 +50,7 @@ final class ShorthandCalls {
     Map<String, Double> celsius = new LinkedHashMap<>();
     for (Part part : sheet.parts().values()) {
       part.thermal()
-          .filter(t -> t.stateAt(ROOM_CELSIUS) != ContactState.CLOSED)
+          .filter(t -> t.stateAt(Situation.ROOM_CELSIUS) != ContactState.CLOSED)
           .ifPresent(t -> celsius.put(part.feels(), made(t)));
     }
     this.everything = new Situation(ALL, "", true, sheet.commands().keySet(), celsius);
@@ -117,7 +115,7 @@ final class ShorthandCalls {
     for (Part part : chain.parts()) {
       needed.commands().addAll(needed(part.madeWhen()));
       part.thermal()
-          .filter(t -> t.stateAt(ROOM_CELSIUS) != ContactState.CLOSED)
+          .filter(t -> t.stateAt(Situation.ROOM_CELSIUS) != ContactState.CLOSED)
           .ifPresent(t -> needed.places().add(part.feels()));
     }
     for (String command : List.copyOf(needed.commands())) {
@@ -218,7 +216,7 @@ final class ShorthandCalls {
     situation.put("commands", List.copyOf(given.commands()));
     Map<String, Object> celsius = new LinkedHashMap<>();
     celsius.put("ambient", "20 C");
-    celsius(given).forEach((place, t) -> celsius.put(place, ShorthandSupply.plain(t) + " C"));
+    celsius(given).forEach((place, t) -> celsius.put(place, ShorthandWriter.figure(t) + " C"));
     situation.put("celsius", celsius);
     return situation;
   }

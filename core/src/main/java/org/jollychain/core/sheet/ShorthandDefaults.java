@@ -15,9 +15,8 @@ final class ShorthandDefaults {
    *
    * @param condition under which it is made: the command, or that it is not given
    * @param byControl whether the control gives it, or a load that runs
-   * @param rests whether it holds also while nothing is called: a shut door
    */
-  record Waits(String id, String title, String condition, boolean byControl, boolean rests) {
+  record Waits(String id, String title, String condition, boolean byControl) {
 
     /**
      * As a command of format 1.
@@ -39,12 +38,12 @@ final class ShorthandDefaults {
   /** What a load usually takes (W) and how far its amperes lag. */
   record Load(int watts, double powerFactor) {}
 
-  private static Waits hand(String id, String title, boolean rests) {
-    return new Waits(id, PlainText.sentence(title), id, false, rests);
+  private static Waits hand(String id, String title) {
+    return new Waits(id, PlainText.sentence(title), id, false);
   }
 
   private static Waits control(String id, String title) {
-    return new Waits(id, PlainText.sentence(title), id, true, false);
+    return new Waits(id, PlainText.sentence(title), id, true);
   }
 
   /**
@@ -53,17 +52,16 @@ final class ShorthandDefaults {
    */
   static Optional<Waits> command(PartKind kind, String id, String title) {
     return switch (kind) {
-      case DOOR_SWITCH -> Optional.of(hand("door-shut", "Door shut", true));
-      case MONITOR_SWITCH ->
-          Optional.of(new Waits("door-shut", "Door shut", "!door-shut", false, true));
-      case BELT_SWITCH -> Optional.of(hand("belt-on", "Belt on", true));
-      case FLOAT_SWITCH -> Optional.of(hand("water-in", "Water at the float", true));
-      case TIMER_CONTACT, SELECTOR -> Optional.of(hand(id + "-on", title + " on", false));
-      case START_SWITCH -> Optional.of(hand("started", "Start pressed", false));
+      case DOOR_SWITCH -> Optional.of(hand("door-shut", "Door shut"));
+      case MONITOR_SWITCH -> Optional.of(new Waits("door-shut", "Door shut", "!door-shut", false));
+      case BELT_SWITCH -> Optional.of(hand("belt-on", "Belt on"));
+      case FLOAT_SWITCH -> Optional.of(hand("water-in", "Water at the float"));
+      case TIMER_CONTACT, SELECTOR -> Optional.of(hand(id + "-on", title + " on"));
+      case START_SWITCH -> Optional.of(hand("started", "Start pressed"));
       case RELAY_CONTACT, CONTACTOR -> Optional.of(control(id + "-pulled", title + " pulled in"));
       case CENTRIFUGAL_SWITCH -> Optional.of(control("motor-runs", "Motor up to speed"));
       case SEQUENCER_STAGE -> Optional.of(control(id + "-in", title + " in"));
-      case PRESSURE_SWITCH -> Optional.of(hand(id + "-made", title + " feels its pressure", false));
+      case PRESSURE_SWITCH -> Optional.of(hand(id + "-made", title + " feels its pressure"));
       default -> Optional.empty();
     };
   }

@@ -8,8 +8,6 @@ import java.util.Map;
 /** What kind of unit a shorthand describes, by the words of its title, else by its parts. */
 final class ShorthandFamily {
 
-  private static final double PILE_VOLTS = 2;
-
   /** The first that occurs decides. */
   private static final Map<String, Family> WORDS = words();
 
@@ -43,7 +41,7 @@ final class ShorthandFamily {
         return word.getValue();
       }
     }
-    if (supply.dc() && supply.volts() < PILE_VOLTS) {
+    if (supply.pile()) {
       return Family.MILLIVOLT_HEATER;
     }
     if (has(links, PartKind.SEQUENCER_STAGE)) {

@@ -31,7 +31,7 @@ final class ShorthandLines {
   static Map<String, Object> access(ShorthandReader.Definition d, ShorthandNotes notes) {
     Map<String, Object> access = new LinkedHashMap<>();
     access.put("title", PlainText.sentence(d.name().text()));
-    access.put("minutes", "5 min");
+    access.put("minutes", ShorthandSheet.MINUTES);
     List<String> hazards = new ArrayList<>();
     for (int i = 0; i < d.pieces().size(); i++) {
       String piece = unquoted(d.pieces().get(i));

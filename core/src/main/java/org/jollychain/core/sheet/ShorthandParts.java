@@ -177,14 +177,14 @@ record ShorthandParts(
     Map<String, Object> rated = link.said();
     ShorthandVolts wire = new ShorthandVolts(supply, links, ends);
     double volts = wire.across(id);
-    String atVolts = ShorthandSupply.plain(volts) + " V";
+    String atVolts = ShorthandWriter.figure(volts) + " V";
     ShorthandDefaults.Load usual = ShorthandDefaults.load(link.kind());
     if (link.amperes().isPresent()) {
       double factor =
           Double.parseDouble(rated.getOrDefault("power-factor", usual.powerFactor()).toString());
       rated.put(
           "watts",
-          ShorthandSupply.plain(Math.round(link.amperes().get() * volts * factor * 1e3) / 1e3)
+          ShorthandWriter.figure(Math.round(link.amperes().get() * volts * factor * 1e3) / 1e3)
               + " W");
     }
     if (!rated.containsKey("watts") && !rated.containsKey("ohms")) {

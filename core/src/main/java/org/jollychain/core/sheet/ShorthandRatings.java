@@ -9,8 +9,6 @@ import org.jollychain.core.text.TextSpan;
 /** What was rated of a link, under the keys that its kind has in format 1. */
 final class ShorthandRatings {
 
-  private static final double ROOM_CELSIUS = 20;
-
   private final ShorthandLink link;
   private final ShorthandNotes notes;
   private final Map<String, Object> said;
@@ -106,11 +104,12 @@ final class ShorthandRatings {
    */
   static boolean madeInTheRoom(Map<String, Object> said) {
     if (said.get("marking") instanceof String marking) {
-      return ThermalRating.ofMarking(marking, ThermalRating.Reset.AUTO).stateAt(ROOM_CELSIUS)
+      return ThermalRating.ofMarking(marking, ThermalRating.Reset.AUTO)
+              .stateAt(Situation.ROOM_CELSIUS)
           == ContactState.CLOSED;
     }
     return said.get("opens-at") instanceof String opens
         && Dimension.CELSIUS.parse(said.getOrDefault("recloses-at", opens).toString())
-            > ROOM_CELSIUS;
+            > Situation.ROOM_CELSIUS;
   }
 }

@@ -20,7 +20,9 @@ import org.jollychain.core.text.TextSpan;
  */
 final class ShorthandSheet {
 
-  private static final String MINUTES = "5 min";
+  /** What an access takes of which that is not said. */
+  static final String MINUTES = "5 min";
+
   private static final String OPENED = "opened";
 
   /** Said of what is reached without opening anything. */

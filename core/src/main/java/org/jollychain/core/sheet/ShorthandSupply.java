@@ -1,6 +1,5 @@
 package org.jollychain.core.sheet;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -130,7 +129,7 @@ final class ShorthandSupply {
       notes.assume(
           "supply",
           "a %s system".formatted(system.get()),
-          "supply %s V %s".formatted(plain(v), word()));
+          "supply %s V %s".formatted(ShorthandWriter.figure(v), word()));
     }
     if (hertz.isEmpty() && !dc()) {
       boolean sixty = v < SIXTY_HERTZ_VOLTS || system.get() == SupplySystem.SPLIT_PHASE;
@@ -138,7 +137,7 @@ final class ShorthandSupply {
       notes.assume(
           "supply",
           hertz.get() + " Hz",
-          "supply %s V %s %s Hz".formatted(plain(v), word(), hertz.get()));
+          "supply %s V %s %s Hz".formatted(ShorthandWriter.figure(v), word(), hertz.get()));
     }
     name(system.get());
   }
@@ -171,17 +170,18 @@ final class ShorthandSupply {
   }
 
   private String word() {
-    return switch (system.orElseThrow()) {
+    return word(system.orElseThrow());
+  }
+
+  /** What a system is called where a supply is typed. */
+  static String word(SupplySystem system) {
+    return switch (system) {
       case SPLIT_PHASE -> "split";
       case SINGLE_PHASE -> "single";
       case WYE_PAIR -> "wye";
       case TRANSFORMER -> "transformer";
       case DC -> "dc";
     };
-  }
-
-  static String plain(double value) {
-    return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
   }
 
   /** As YAML writes a number. */
@@ -192,6 +192,11 @@ final class ShorthandSupply {
 
   boolean dc() {
     return system.orElseThrow() == SupplySystem.DC;
+  }
+
+  /** Whether a flame drives it. */
+  boolean pile() {
+    return dc() && volts() < PILE_VOLTS;
   }
 
   /** Whether a word may be a terminal of any supply. */
@@ -270,11 +275,10 @@ final class ShorthandSupply {
     Map<String, Object> supply = new LinkedHashMap<>();
     Map<String, String> terminals = terminals();
     supply.put("system", system.orElseThrow().toString());
-    supply.put("volts", number(plain(volts())));
+    supply.put("volts", number(ShorthandWriter.figure(volts())));
     hertz.filter(h -> !dc()).ifPresent(h -> supply.put("hertz", number(h)));
-    boolean pile = volts() < PILE_VOLTS;
-    supply.put("tolerance", !tolerance.isEmpty() ? tolerance : pile ? "12 %" : "5 %");
-    supply.put("source-ohms", number(!ohms.isEmpty() ? ohms : usualOhms(pile)));
+    supply.put("tolerance", !tolerance.isEmpty() ? tolerance : pile() ? "12 %" : "5 %");
+    supply.put("source-ohms", number(!ohms.isEmpty() ? ohms : usualOhms()));
     supply.put("terminals", terminals);
     Optional<String> tied =
         bonded.or(
@@ -286,15 +290,15 @@ final class ShorthandSupply {
     if (ohms.isEmpty()) {
       notes.assume(
           "supply",
-          "drops " + usualOhms(pile) + " ohm with its cord",
-          "supply %s V %s %s ohm".formatted(plain(volts()), word(), usualOhms(pile)));
+          "drops " + usualOhms() + " ohm with its cord",
+          "supply %s V %s %s ohm".formatted(ShorthandWriter.figure(volts()), word(), usualOhms()));
     }
     return supply;
   }
 
   /** Of source and cord; a pile has far more of its own (ohm); common practice, no source. */
-  private String usualOhms(boolean pile) {
-    if (pile) {
+  private String usualOhms() {
+    if (pile()) {
       return "2";
     }
     return volts() < LOW_VOLTS

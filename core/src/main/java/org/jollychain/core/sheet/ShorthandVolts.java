@@ -1,6 +1,7 @@
 package org.jollychain.core.sheet;
 
 import java.util.ArrayDeque;
+import java.util.Arrays;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
@@ -13,85 +14,62 @@ import org.jollychain.core.quantity.Dimension;
 record ShorthandVolts(
     ShorthandSupply supply, Map<String, ShorthandLink> parts, Map<String, String[]> ends) {
 
+  /**
+   * Where a wire leads.
+   *
+   * @param at the terminal of the supply, or the source inside the unit; a point on the way there
+   * @param through the first load without which it is not reached
+   */
+  private record End(String at, Optional<String> through) {}
+
   /** The nominal volts across a part (V); the supply's where that cannot be told. */
   double across(String id) {
-    Optional<String> one = terminal(ends.get(id)[0], id);
-    Optional<String> other = terminal(ends.get(id)[1], id);
-    for (Optional<String> end : List.of(one, other)) {
-      if (end.isPresent() && parts.containsKey(end.get())) {
-        String volts = parts.get(end.get()).said().getOrDefault("volts", "24 V").toString();
+    List<End> both = both(id);
+    for (End end : both) {
+      if (parts.containsKey(end.at)) {
+        String volts = parts.get(end.at).said().getOrDefault("volts", "24 V").toString();
         return Dimension.VOLTS.parse(volts);
       }
     }
-    return one.isPresent() && other.isPresent()
-        ? supply.volts(one.get(), other.get())
-        : supply.volts();
+    return both.size() == 2 ? supply.volts(both.get(0).at, both.get(1).at) : supply.volts();
   }
 
   /** Another load without which no terminal is reached from one of its ends. */
   Optional<String> inSeries(String id) {
-    for (String end : ends.get(id)) {
-      Optional<String> beyond = Optional.empty();
-      boolean reached = false;
-      Set<String> seen = new HashSet<>(Set.of(end));
-      Deque<String> open = new ArrayDeque<>(List.of(end));
-      while (!open.isEmpty() && !reached) {
-        String point = open.removeFirst();
-        reached = supply.terminals().containsValue(point);
-        for (Map.Entry<String, String[]> part : ends.entrySet()) {
-          String[] two = part.getValue();
-          boolean touches = two[0].equals(point) || two[1].equals(point);
-          if (part.getKey().equals(id) || !touches) {
-            continue;
-          }
-          switch (parts.get(part.getKey()).kind().role()) {
-            case LINK -> {
-              String other = two[0].equals(point) ? two[1] : two[0];
-              if (seen.add(other)) {
-                open.add(other);
-              }
-            }
-            case LOAD -> beyond = Optional.of(part.getKey());
-            case SOURCE -> reached = true;
-            case SENSOR -> {}
-          }
-        }
-      }
-      if (!reached && beyond.isPresent()) {
-        return beyond;
-      }
-    }
-    return Optional.empty();
+    return both(id).stream().flatMap(end -> end.through.stream()).findFirst();
+  }
+
+  private List<End> both(String id) {
+    return Arrays.stream(ends.get(id)).flatMap(point -> end(point, id).stream()).toList();
   }
 
   /** The first terminal, or source inside the unit, that is reached: through links before loads. */
-  private Optional<String> terminal(String start, String without) {
-    Set<String> seen = new HashSet<>(Set.of(start));
-    Deque<String> open = new ArrayDeque<>(List.of(start));
+  private Optional<End> end(String start, String without) {
+    Set<String> settled = new HashSet<>();
+    Deque<End> open = new ArrayDeque<>(List.of(new End(start, Optional.empty())));
     while (!open.isEmpty()) {
-      String point = open.removeFirst();
+      End here = open.removeFirst();
+      if (!settled.add(here.at)) {
+        continue;
+      }
       for (Map.Entry<String, String> t : supply.terminals().entrySet()) {
-        if (t.getValue().equals(point)) {
-          return Optional.of(t.getKey());
+        if (t.getValue().equals(here.at)) {
+          return Optional.of(new End(t.getKey(), here.through));
         }
       }
       for (Map.Entry<String, String[]> part : ends.entrySet()) {
-        String[] two = part.getValue();
-        boolean touches = two[0].equals(point) || two[1].equals(point);
-        if (part.getKey().equals(without) || !touches) {
+        List<String> two = List.of(part.getValue());
+        if (part.getKey().equals(without) || !two.contains(here.at)) {
           continue;
         }
-        PartKind.Role role = parts.get(part.getKey()).kind().role();
-        if (role == PartKind.Role.SOURCE) {
-          return Optional.of(part.getKey());
-        }
-        String other = two[0].equals(point) ? two[1] : two[0];
-        if (seen.add(other)) {
-          if (role == PartKind.Role.LINK) {
-            open.addFirst(other);
-          } else {
-            open.addLast(other);
+        String other = two.get(1 - two.indexOf(here.at));
+        switch (parts.get(part.getKey()).kind().role()) {
+          case SOURCE -> {
+            return Optional.of(new End(part.getKey(), here.through));
           }
+          case LINK -> open.addFirst(new End(other, here.through));
+          default ->
+              open.addLast(new End(other, here.through.or(() -> Optional.of(part.getKey()))));
         }
       }
     }

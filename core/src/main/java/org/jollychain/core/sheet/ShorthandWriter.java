@@ -64,14 +64,7 @@ final class ShorthandWriter {
 
   private static String supply(Supply supply) {
     StringJoiner words = new StringJoiner(" ").add("supply").add(figure(supply.volts()) + " V");
-    words.add(
-        switch (supply.system()) {
-          case SPLIT_PHASE -> "split";
-          case SINGLE_PHASE -> "single";
-          case WYE_PAIR -> "wye";
-          case TRANSFORMER -> "transformer";
-          case DC -> "dc";
-        });
+    words.add(ShorthandSupply.word(supply.system()));
     if (!supply.dc()) {
       words.add(figure(supply.hertz()) + " Hz");
     }

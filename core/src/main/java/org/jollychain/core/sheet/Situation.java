@@ -13,7 +13,8 @@ import java.util.Set;
 public record Situation(
     String id, String title, boolean supplyOn, Set<String> commands, Map<String, Double> celsius) {
 
-  private static final double ROOM_CELSIUS = 20;
+  /** Where nothing is said (C). */
+  static final double ROOM_CELSIUS = 20;
 
   /** The temperature of a place (C); a place not listed is at ambient, ambient at 20 C. */
   public double celsiusAt(String place) {

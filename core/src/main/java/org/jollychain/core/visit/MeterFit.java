@@ -33,7 +33,10 @@ public record MeterFit(String id, String name, Fits fits, String why) {
     MeasurementCategory needed = MeasurementCategory.neededAt(sheet);
     if (needed.level() == 0) {
       return new MeterFit(
-          id, name, Fits.YES, "Behind a transformer or on a pile no category is asked for.");
+          id,
+          name,
+          Fits.YES,
+          "Behind a transformer or on a pile no category is asked for; the mains side is not behind it.");
     }
     String place = needed.level() == 2 ? "at its outlet" : "at fixed wiring";
     Optional<MeasurementCategory> has = MeasurementCategory.of(marking);

@@ -294,6 +294,9 @@ class ShorthandTest {
   void two_loads_in_series_are_asked_for_their_volts() {
     String irons = "supply 120 V\nL > element lower 450W > element upper 450W > N";
     assertThat(problems(irons)).anyMatch(p -> p.message().contains("lies in series with"));
+    assertThat(problems("supply 230 V\nL > element 2kW > [A] fuse 10A > N\nA > fan 40W > N"))
+        .as("one beside the way to the terminal is not in series")
+        .noneMatch(p -> p.message().contains("element lies in series"));
     assertThat(problems(irons.replace("450W", "450W 60V")))
         .noneMatch(p -> p.message().contains("in series"));
   }

@@ -44,7 +44,7 @@ public class EvidenceLog {
    */
   @Transactional
   public void add(UUID jobId, UUID id, EvidenceItem typed, Stamp stamp) {
-    Job job = locked(jobId);
+    Job job = JobService.locked(jobs, jobId);
     EvidenceItem item = checked(sheet(job), meters.all(), typed);
     Optional<StoredEvidence> known = jobs.findEvidence(id);
     if (known.isPresent()) {
@@ -78,7 +78,7 @@ public class EvidenceLog {
   @Transactional
   public void importCsv(UUID jobId, String table, Stamp stamp) {
     List<EvidenceCsv.Line> lines = csv.read(table);
-    Job job = locked(jobId);
+    Job job = JobService.locked(jobs, jobId);
     job.refuseUnlessOpen();
     Sheet sheet = sheet(job);
     Meters known = meters.all();
@@ -134,7 +134,7 @@ public class EvidenceLog {
    */
   @Transactional
   public void strike(UUID jobId, UUID id, String why, Stamp stamp) {
-    Job job = locked(jobId);
+    Job job = JobService.locked(jobs, jobId);
     StoredEvidence evidence =
         jobs.findEvidence(id)
             .filter(e -> e.jobId().equals(jobId))
@@ -165,10 +165,6 @@ public class EvidenceLog {
                 new JobView.Entry(
                     e.id(), e.number(), e.item(), e.takenAt(), e.struckAt(), e.struckWhy()))
         .toList();
-  }
-
-  private Job locked(UUID jobId) {
-    return jobs.findForEvidence(jobId).orElseThrow(() -> JobService.notFound(jobId));
   }
 
   private Sheet sheet(Job job) {

@@ -290,7 +290,12 @@ public class JobService {
     return jobs.find(id).orElseThrow(() -> notFound(id));
   }
 
-  static RefusedException notFound(UUID id) {
+  /** The same, held against closing until the transaction ends. */
+  static Job locked(JobMapper jobs, UUID id) {
+    return jobs.findForEvidence(id).orElseThrow(() -> notFound(id));
+  }
+
+  private static RefusedException notFound(UUID id) {
     return RefusedException.notFound("There is no job %s.".formatted(id));
   }
 

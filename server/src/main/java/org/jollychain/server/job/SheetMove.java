@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.guide.Guide;
 import org.jollychain.core.network.Meters;
+import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.server.guide.GuideService;
@@ -23,6 +24,8 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Service
 class SheetMove {
+
+  private static final int LONGEST_WHY = 500;
 
   private final JobMapper jobs;
   private final VisitMapper visits;
@@ -47,10 +50,21 @@ class SheetMove {
    * What no longer fits on another revision.
    *
    * @param id of the evidence, or of the entry of the visit; the complaint has none
-   * @param of what kind it is: evidence, entry or complaint
    * @param why in words
    */
-  record Lost(Optional<UUID> id, String of, String why) {}
+  record Lost(Optional<UUID> id, Of of, String why) {}
+
+  /** What is lost. */
+  enum Of {
+    COMPLAINT,
+    EVIDENCE,
+    ENTRY;
+
+    @Override
+    public String toString() {
+      return Kebab.of(this);
+    }
+  }
 
   /**
    * What would no longer fit.
@@ -71,19 +85,19 @@ class SheetMove {
       lost.add(
           new Lost(
               Optional.empty(),
-              "complaint",
+              Of.COMPLAINT,
               "revision %d has no complaint \"%s\"".formatted(revision, job.complaintTitle())));
     }
     for (StoredEvidence e : jobs.evidence(job.id())) {
       if (e.struckAt() == null) {
         why(() -> e.item().on(sheet, known, e.id().toString()))
-            .ifPresent(w -> lost.add(new Lost(Optional.of(e.id()), "evidence", w)));
+            .ifPresent(w -> lost.add(new Lost(Optional.of(e.id()), Of.EVIDENCE, w)));
       }
     }
     for (VisitLine line : visits.lines(job.id())) {
       if (line.struckAt() == null) {
         why(() -> line.entry().check(sheet, guide))
-            .ifPresent(w -> lost.add(new Lost(Optional.of(line.id()), "entry", w)));
+            .ifPresent(w -> lost.add(new Lost(Optional.of(line.id()), Of.ENTRY, w)));
       }
     }
     return lost;
@@ -107,13 +121,13 @@ class SheetMove {
    */
   @Transactional
   public void to(UUID id, int revision, int version, Stamp stamp) {
-    Job job = jobs.findForEvidence(id).orElseThrow(() -> JobService.notFound(id));
+    Job job = JobService.locked(jobs, id);
     if (job.sheetRevision() == revision) {
       return;
     }
     job.refuseUnlessOpen();
     List<Lost> lost = lost(job, revision);
-    boolean fits = lost.stream().noneMatch(l -> l.of().equals("complaint"));
+    boolean fits = lost.stream().allMatch(l -> l.of() != Of.COMPLAINT);
     String complaint = fits ? job.complaint() : "";
     String title =
         Optional.ofNullable(sheets.sheet(job.sheetKey(), revision).complaints().get(complaint))
@@ -124,13 +138,11 @@ class SheetMove {
       String why = "does not fit revision %d: %s".formatted(revision, l.why());
       String said = why.substring(0, Math.min(why.length(), LONGEST_WHY));
       switch (l.of()) {
-        case "evidence" -> jobs.strikeEvidence(l.id().orElseThrow(), said, stamp);
-        case "entry" -> visits.strike(l.id().orElseThrow(), said, stamp);
-        default -> {}
+        case EVIDENCE -> jobs.strikeEvidence(l.id().orElseThrow(), said, stamp);
+        case ENTRY -> visits.strike(l.id().orElseThrow(), said, stamp);
+        case COMPLAINT -> {}
       }
     }
     jobs.evidenceChanged(id);
   }
-
-  private static final int LONGEST_WHY = 500;
 }

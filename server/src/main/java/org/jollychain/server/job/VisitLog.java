@@ -42,7 +42,7 @@ public class VisitLog {
    */
   @Transactional
   public void add(UUID jobId, UUID id, VisitEntry entry, Stamp stamp) {
-    Job job = locked(jobId);
+    Job job = JobService.locked(jobs, jobId);
     entry.check(sheets.sheet(job.sheetKey(), job.sheetRevision()), guide(job));
     Optional<VisitLine> known = visits.find(jobId, id);
     if (known.isPresent()) {
@@ -78,7 +78,7 @@ public class VisitLog {
    */
   @Transactional
   public void strike(UUID jobId, UUID id, String why, Stamp stamp) {
-    Job job = locked(jobId);
+    Job job = JobService.locked(jobs, jobId);
     VisitLine line =
         visits
             .find(jobId, id)
@@ -92,9 +92,5 @@ public class VisitLog {
     job.refuseUnlessOpen();
     visits.strike(id, why.strip(), stamp);
     jobs.evidenceChanged(jobId);
-  }
-
-  private Job locked(UUID jobId) {
-    return jobs.findForEvidence(jobId).orElseThrow(() -> JobService.notFound(jobId));
   }
 }

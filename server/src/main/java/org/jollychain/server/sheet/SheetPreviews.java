@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.jollychain.core.drawing.Drawing;
 import org.jollychain.core.fault.WhatIf;
 import org.jollychain.core.network.Meter;
@@ -39,8 +40,7 @@ class SheetPreviews {
     Optional<UnitModel> unit = Optional.empty();
     try {
       Sheet sheet = SheetReader.read(text);
-      unit = Optional.of(new UnitModel(sheet));
-      unit = Optional.of(SheetValidator.unit(text, sheet));
+      unit = Optional.of(unit(text, sheet, SheetPreviews::problem, problems));
     } catch (InvalidTextException e) {
       e.problems().forEach(p -> problems.add(problem(p)));
     }
@@ -51,19 +51,26 @@ class SheetPreviews {
   SheetPreview ofShorthand(String text, String situation, String path) {
     Shorthand read = Shorthand.read(text);
     List<Shorthand.Problem> problems = new ArrayList<>(read.problems());
-    Optional<UnitModel> unit = Optional.empty();
-    if (read.sheet().isPresent()) {
-      try {
-        unit = Optional.of(SheetValidator.unit(read.yaml(), read.sheet().get()));
-      } catch (InvalidTextException e) {
-        unit = Optional.of(new UnitModel(read.sheet().get()));
-        e.problems().forEach(p -> problems.add(read.places().problem(p)));
-        problems.sort(
-            Comparator.comparingInt(Shorthand.Problem::line)
-                .thenComparingInt(Shorthand.Problem::column));
-      }
-    }
+    Optional<UnitModel> unit =
+        read.sheet().map(s -> unit(read.yaml(), s, read.places()::problem, problems));
+    problems.sort(
+        Comparator.comparingInt(Shorthand.Problem::line)
+            .thenComparingInt(Shorthand.Problem::column));
     return preview(read.yaml(), unit, read.assumptions(), problems, situation, path);
+  }
+
+  /** A circuit that can be read, solved also where it cannot do what it says; that is noted. */
+  private static UnitModel unit(
+      String yaml,
+      Sheet sheet,
+      Function<TextProblem, Shorthand.Problem> placed,
+      List<Shorthand.Problem> problems) {
+    try {
+      return SheetValidator.unit(yaml, sheet);
+    } catch (InvalidTextException e) {
+      e.problems().stream().map(placed).forEach(problems::add);
+      return new UnitModel(sheet);
+    }
   }
 
   /**
