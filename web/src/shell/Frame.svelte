@@ -11,8 +11,15 @@
   import ShopScreen from '../screens/shop/ShopScreen.svelte';
   import UnitScreen from '../screens/units/UnitScreen.svelte';
   import UnitsScreen from '../screens/units/UnitsScreen.svelte';
+  import HistoryScreen from '../screens/people/HistoryScreen.svelte';
+  import PeopleScreen from '../screens/people/PeopleScreen.svelte';
+  import Away from '../lib/controls/Away.svelte';
+  import { reason } from '../lib/api/client';
+  import { session } from '../lib/session/session.svelte';
   import Mark from './Mark.svelte';
   import NotFound from './NotFound.svelte';
+  import PersonMenu from './PersonMenu.svelte';
+  import SignIn from './SignIn.svelte';
 
   const routes = {
     '/': JobsScreen,
@@ -27,8 +34,30 @@
     '/guides': GuidesScreen,
     '/guides/:key': GuideScreen,
     '/shop': ShopScreen,
+    '/people': PeopleScreen,
+    '/history': HistoryScreen,
     '*': NotFound
   };
+
+  let away = $state('');
+
+  /** Whose page this is: it stays under the door when a session ends, with all that was typed. */
+  let whose = $state<string>();
+
+  look();
+
+  async function look() {
+    try {
+      away = '';
+      await session.load();
+    } catch (e) {
+      away = reason(e);
+    }
+  }
+
+  $effect(() => {
+    if (session.me) whose = session.me.login;
+  });
 
   let dark = $state(document.documentElement.getAttribute('theme') === 'g100');
 
@@ -51,10 +80,22 @@
     <a href="/shop" use:link>Shop</a>
   </nav>
   <button type="button" onclick={switchTheme}>{dark ? 'Paper' : 'Basement'}<span>&nbsp;theme</span></button>
+  <PersonMenu />
 </header>
-<main>
-  <Router {routes} />
-</main>
+{#if away}
+  <div class="plain-page"><Away title="Jolly Chain cannot be reached" why={away} onretry={look} /></div>
+{/if}
+{#if whose}
+  {#key whose}
+    <main>
+      {#if session.readsOnly}<p class="reads">
+          You are signed in as a viewer: you read, and change nothing.
+        </p>{/if}
+      <Router {routes} />
+    </main>
+  {/key}
+{/if}
+{#if session.view && !session.me}<SignIn />{/if}
 
 <style>
   header {
@@ -92,6 +133,11 @@
   }
   button {
     color: var(--frame-ink-soft);
+  }
+  .reads {
+    padding: 6px 20px;
+    font-size: 0.875rem;
+    background: var(--note-wash);
   }
   @media (max-width: 480px) {
     header {

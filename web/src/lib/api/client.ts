@@ -57,6 +57,12 @@ export type BenchAnswer = components['schemas']['CheckResult'];
 export type Item = components['schemas']['Item'];
 export type CauseCheck = Visit['cause']['next'][number];
 export type VisitKind = components['schemas']['Told']['kind'];
+export type Person = components['schemas']['Person'];
+export type Role = Person['role'];
+export type SessionView = components['schemas']['SessionView'];
+export type ApiToken = components['schemas']['ApiToken'];
+export type AuditLine = components['schemas']['AuditLine'];
+export type NewPerson = components['schemas']['NewPerson'];
 export type NewJob = components['schemas']['NewJob'];
 
 /** What the server says when it cannot do as asked (RFC 9457), or that it cannot be reached. */
@@ -82,12 +88,23 @@ export function reason(e: unknown): string {
   return e instanceof Problem ? e.message : String(e);
 }
 
+const SESSION = '/api/session';
+
 /** Longer than the server works on anything. */
 const LONGEST_MS = 25_000;
 
 const JSON_TYPE = 'application/json';
 const YAML_TYPE = 'application/yaml';
 const TEXT_TYPE = 'text/plain';
+
+/** Told when the server no longer knows who asks. */
+export const signedOut = { tell: () => {} };
+
+/** What the server gave this page to send back with every change, so that no other page can make one. */
+function csrfHeader(): Record<string, string> {
+  const token = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1];
+  return token ? { 'X-XSRF-TOKEN': decodeURIComponent(token) } : {};
+}
 
 async function send(
   method: 'GET' | 'PUT' | 'POST' | 'DELETE',
@@ -100,7 +117,10 @@ async function send(
     response = await fetch(path, {
       method,
       signal: AbortSignal.timeout(LONGEST_MS),
-      headers: body === undefined ? {} : { 'Content-Type': type },
+      headers: {
+        ...(method === 'GET' ? {} : csrfHeader()),
+        ...(body === undefined ? {} : { 'Content-Type': type })
+      },
       ...(body === undefined ? {} : { body })
     });
   } catch (e) {
@@ -114,6 +134,7 @@ async function send(
     );
   }
   if (response.ok) return response;
+  if (response.status === 401 && path !== SESSION) signedOut.tell();
   const problem = (await response.json().catch(() => ({}))) as {
     title?: string;
     detail?: string;
@@ -138,6 +159,28 @@ type Library = 'sheets' | 'guides';
 const revisionPath = (key: string, revision: number) => `/api/sheets/${key}/revisions/${revision}`;
 
 export const api = {
+  session: () => request<SessionView>('GET', SESSION),
+  signIn: (login: string, password: string) => request<SessionView>('POST', SESSION, { login, password }),
+  click: (login: string) => request<SessionView>('POST', `${SESSION}/demo`, { login }),
+  firstLead: (person: NewPerson) => request<SessionView>('POST', `${SESSION}/first`, person),
+  signOut: (everywhere: boolean) => send('DELETE', everywhere ? `${SESSION}/everywhere` : SESSION),
+  changePassword: (present: string, wanted: string) =>
+    send('PUT', `${SESSION}/password`, JSON.stringify({ present, wanted })),
+  people: () => request<Person[]>('GET', '/api/people'),
+  addPerson: (person: NewPerson) => request<Person[]>('POST', '/api/people', person),
+  changePerson: ({ login, ...to }: Person) => request<Person[]>('PUT', `/api/people/${login}`, to),
+  resetPassword: (login: string, password: string) =>
+    request<Person[]>('PUT', `/api/people/${login}/password`, { password }),
+  tokens: () => request<ApiToken[]>('GET', '/api/tokens'),
+  makeToken: (id: string, title: string, role: Role, days: number) =>
+    request<{ token: string }>('PUT', `/api/tokens/${id}`, { title, role, days }),
+  revokeToken: (id: string) =>
+    send('DELETE', `/api/tokens/${id}`).then((r) => r.json() as Promise<ApiToken[]>),
+  audit: (subject: string, key: string, by: string, before?: number) =>
+    request<AuditLine[]>(
+      'GET',
+      `/api/audit?${new URLSearchParams({ subject, key, by, ...(before ? { before: String(before) } : {}) }).toString()}`
+    ),
   jobs: (words = '', technician = '', page = 1) =>
     send(
       'GET',

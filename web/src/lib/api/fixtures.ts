@@ -153,6 +153,8 @@ export function assessment(more: Partial<Assessment> = {}): Assessment {
 export function job(more: Partial<JobView['job']> = {}): JobView['job'] {
   return {
     id: 'j',
+    owner: '',
+    liveBy: '',
     unitId: 'u',
     unitTag: 'LAU-2',
     unitTitle: 'Dryer',

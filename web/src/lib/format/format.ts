@@ -96,3 +96,10 @@ function figures(value: number): string {
   if (size < 0.05) return '0';
   return size >= 1000 ? value.toFixed(0) : size >= 10 ? value.toFixed(1) : value.toFixed(2);
 }
+
+/** Day and minute, here. */
+export function moment(iso: string): string {
+  const at = new Date(iso);
+  const clockTime = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  return `${day(iso)} ${clockTime}`;
+}

@@ -6,6 +6,7 @@ import { drawing, sheet } from '../../lib/api/fixtures';
 import CircuitTab from './CircuitTab.svelte';
 
 const revision: SheetRevision = {
+  createdBy: '',
   key: 'heater',
   revision: 2,
   title: 'A heater',

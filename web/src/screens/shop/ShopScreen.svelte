@@ -6,6 +6,8 @@
   import { ohms } from '../../lib/format/format';
   import TableCard from '../../lib/controls/TableCard.svelte';
   import MeterDialog from './MeterDialog.svelte';
+  import { link } from 'svelte-spa-router';
+  import { session } from '../../lib/session/session.svelte';
   import { MINUTES } from './minutes';
 
   /** What the shop owns and how it works: its meters, and the policy a new job starts with. */
@@ -61,6 +63,10 @@
 
 <div class="plain-page">
   <h1>Shop</h1>
+  <p class="ways">
+    <a href="/people" use:link>People</a>
+    {#if session.lead}<a href="/history" use:link>Who changed what</a>{/if}
+  </p>
   {#if away}
     <Away title="The shop cannot be shown" why={away} onretry={load} />
   {:else if !meters || !shop?.policy.minutes}
@@ -177,6 +183,13 @@
     font-size: 0.875rem;
     font-weight: 600;
     padding: 12px 0 4px;
+  }
+  .ways {
+    display: flex;
+    gap: 1.5rem;
+  }
+  .ways a {
+    color: var(--good);
   }
   .retired {
     color: var(--ink-soft);

@@ -8,6 +8,7 @@ import org.jollychain.server.job.Jobs;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.context.annotation.Import;
+import org.springframework.security.test.context.support.WithMockUser;
 import org.springframework.test.context.ActiveProfiles;
 
 /** The whole server on a real PostgreSQL, called without a network. */
@@ -17,4 +18,5 @@ import org.springframework.test.context.ActiveProfiles;
 @AutoConfigureMockMvc
 @ActiveProfiles("test")
 @Import(Jobs.class)
+@WithMockUser(username = "tester", roles = "LEAD")
 public @interface ServerTest {}

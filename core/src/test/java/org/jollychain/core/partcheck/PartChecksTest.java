@@ -137,6 +137,8 @@ class PartChecksTest {
       marking ! marking=Q ! marking: "Q" is no disc marking
       supply ! system=two-phase;line=240 ! system: "two-phase" is none of
       timer ! chart=60-10;log=0 open ! ends before it begins
+      sequencer ! log=0 call ! log: has no stage in it yet
+      sequencer ! log=9 two-in ! needs a line "call" before it
       disc-heat-up ! opens-at=121;log=0 21C shut ! log: line 1: "shut" is none of open, closed
       disc-heat-up ! opens-at=121;log=5 21C open| 2 30C open ! line 2: 2 is before the line above
       thermopile ! open=240 mV;closed=500 mV;valve=110 mV;ohms=2.5 ! cannot be more than what feeds it

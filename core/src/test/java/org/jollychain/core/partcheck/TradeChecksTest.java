@@ -59,6 +59,8 @@ class TradeChecksTest {
       sequencer ! one-in=10;two-in=60;two-out=20;one-out=70 ! GOOD ! Within
       sequencer ! one-out=10;two-out=70 ! BAD ! Wrong order
       sequencer ! one-in=45 ! DOUBTFUL ! Out of its window
+      sequencer ! log=0 call| 12 one-in| 58 two-in| 600 call-ends| 615 two-out| 660 one-out ! GOOD ! Within
+      sequencer ! log=0 call| 12 one-in| 58 two-in| 600 call-ends| 612 one-out| 640 two-out ! BAD ! Wrong order
       door-interlocks ! first-shut=0.1;first-open=OL;second-shut=0.1;second-open=OL;monitor-shut=OL;monitor-open=0.1 ! GOOD ! as they should
       door-interlocks ! first-shut=0.1;first-open=0.1;second-shut=0.1;second-open=OL;monitor-shut=OL;monitor-open=0.1 ! BAD ! welded
       door-interlocks ! first-shut=0.1;first-open=OL;second-shut=0.1;second-open=OL;monitor-shut=0.1;monitor-open=0.1;plug=0.3 ! BAD ! shorts the line
@@ -145,6 +147,7 @@ class TradeChecksTest {
       cycle-log ! control=68;limit=118;log=0 20C on| 6 69C off| 8 60C on ! duty ! 0.75
       burner-log ! log=0 glow| 30 flame| 330 off ! burnt ! 300
       sequencer ! one-in=12 ! one-in ! 12
+      sequencer ! log=5 call| 17 one-in ! one-in ! 12
       igniter ! ohms=75 ! ohms ! 75
       """)
   void computes_what_the_trade_computes(String key, String typed, String name, double value) {

@@ -9,6 +9,7 @@ import org.jollychain.core.partcheck.Inputs;
 import org.jollychain.core.partcheck.InvalidInputsException;
 import org.jollychain.core.partcheck.PartChecks;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -50,6 +51,7 @@ public class BenchService {
    */
   @Transactional
   public void keep(UUID id, String key, Map<String, String> typed, String note, Stamp stamp) {
+    stamp.require(Role.APPRENTICE, "Keeping a result");
     CheckResult result = check(key, typed);
     String told = Inputs.told(typed);
     if (told.length() > LONGEST) {

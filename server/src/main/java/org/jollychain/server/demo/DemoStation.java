@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.VisitEntry;
@@ -16,6 +17,7 @@ import org.jollychain.server.job.JobAssessor;
 import org.jollychain.server.job.JobService;
 import org.jollychain.server.job.NewJob;
 import org.jollychain.server.job.VisitLog;
+import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.unit.UnitPlate;
 import org.jollychain.server.unit.UnitService;
@@ -98,15 +100,21 @@ class DemoStation implements ApplicationRunner {
     station.jobs().forEach(this::tell);
   }
 
+  /** By whoever the story is of; the station itself permits what they did. */
+  private static Stamp by(StationJob story, OffsetDateTime at) {
+    String name = story.job().technician();
+    return new Stamp(at, name == null ? "" : name.toLowerCase(Locale.ROOT), Role.LEAD);
+  }
+
   private void tell(StationJob story) {
     OffsetDateTime at = OffsetDateTime.now(clock).minusMinutes(story.minutesAgo());
-    jobs.open(story.id(), story.job(), Stamp.at(at));
+    jobs.open(story.id(), story.job(), by(story, at));
     for (int i = 0; i < story.evidence().size(); i++) {
       at = at.plusMinutes(MINUTES_BETWEEN_READINGS);
       UUID id = UUID.nameUUIDFromBytes((story.id() + "/" + i).getBytes(StandardCharsets.UTF_8));
-      evidence.add(story.id(), id, story.evidence().get(i), Stamp.at(at));
+      evidence.add(story.id(), id, story.evidence().get(i), by(story, at));
       if (story.struck() != null && story.struck() == i) {
-        evidence.strike(story.id(), id, "probe slipped off the tab", Stamp.at(at.plusMinutes(1)));
+        evidence.strike(story.id(), id, "probe slipped off the tab", by(story, at.plusMinutes(1)));
       }
     }
     List<VisitEntry> entries = story.entries() == null ? List.of() : story.entries();
@@ -116,13 +124,13 @@ class DemoStation implements ApplicationRunner {
           story.id(),
           UUID.nameUUIDFromBytes((story.id() + " " + entry).getBytes(StandardCharsets.UTF_8)),
           entry,
-          Stamp.at(at));
+          by(story, at));
     }
     if (story.outcome() != null) {
       Outcome as = story.as() == null ? Outcome.UNSAID : story.as();
       OffsetDateTime end = at.plusMinutes(5);
       List<Appointment> left = Appointment.after(assessor.view(story.id()), as, end.toLocalDate());
-      jobs.close(story.id(), as, story.outcome(), 1, left, Stamp.at(end));
+      jobs.close(story.id(), as, story.outcome(), 1, left, by(story, end));
     }
   }
 }

@@ -11,6 +11,8 @@ import org.jollychain.core.text.InvalidTextException;
 import org.jollychain.core.text.Nearest;
 import org.jollychain.core.visit.SheetFinder;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Role;
+import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.platform.Stamps;
 import org.jollychain.server.sheet.SheetService;
 import org.springframework.stereotype.Service;
@@ -106,6 +108,8 @@ public class GuideService {
    */
   @Transactional
   public GuideRevision save(String key, String text) {
+    Stamp now = stamps.now();
+    now.require(Role.LEAD, "Changing a guide");
     Guide guide = GuideReader.read(text);
     if (!guide.key().equals(key)) {
       throw RefusedException.unprocessable(
@@ -118,7 +122,7 @@ public class GuideService {
       return newest.get();
     }
     int revision = newest.map(GuideRevision::revision).orElse(0) + 1;
-    guides.insert(guide, guide.family().toString(), revision, text, stamps.now());
+    guides.insert(guide, guide.family().toString(), revision, text, now);
     return revision(key, revision);
   }
 }

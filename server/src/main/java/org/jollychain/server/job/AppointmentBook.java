@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,6 +52,7 @@ public class AppointmentBook {
    */
   @Transactional
   public void settle(UUID id, String as, Stamp stamp) {
+    stamp.require(Role.APPRENTICE, "Settling an appointment");
     String before =
         appointments
             .settledAs(id)

@@ -44,7 +44,7 @@ public class EvidenceLog {
    */
   @Transactional
   public void add(UUID jobId, UUID id, EvidenceItem typed, Stamp stamp) {
-    Job job = JobService.locked(jobs, jobId);
+    Job job = JobService.theirs(jobs, jobId, stamp);
     EvidenceItem item = checked(sheet(job), meters.all(), typed);
     Optional<StoredEvidence> known = jobs.findEvidence(id);
     if (known.isPresent()) {
@@ -77,8 +77,8 @@ public class EvidenceLog {
    */
   @Transactional
   public void importCsv(UUID jobId, String table, Stamp stamp) {
+    Job job = JobService.theirs(jobs, jobId, stamp);
     List<EvidenceCsv.Line> lines = csv.read(table);
-    Job job = JobService.locked(jobs, jobId);
     job.refuseUnlessOpen();
     Sheet sheet = sheet(job);
     Meters known = meters.all();
@@ -134,7 +134,7 @@ public class EvidenceLog {
    */
   @Transactional
   public void strike(UUID jobId, UUID id, String why, Stamp stamp) {
-    Job job = JobService.locked(jobs, jobId);
+    Job job = JobService.theirs(jobs, jobId, stamp);
     StoredEvidence evidence =
         jobs.findEvidence(id)
             .filter(e -> e.jobId().equals(jobId))

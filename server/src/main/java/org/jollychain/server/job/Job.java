@@ -8,6 +8,8 @@ import java.util.UUID;
 import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.visit.Outcome;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Role;
+import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.policy.Permit;
 import org.jollychain.server.policy.PolicyItem;
 import org.jspecify.annotations.Nullable;
@@ -17,6 +19,8 @@ import org.jspecify.annotations.Nullable;
  *
  * @param guideKey the guide of the sheet's family when it was opened, if there was one
  * @param complaint one of the sheet's complaints, empty if none was told
+ * @param owner login of whose job it is; empty where it is anybody's
+ * @param liveBy login of who permitted live work; empty where it is not permitted
  * @param follows the job on the same unit that it follows, if it follows one
  * @param policy how it is to be done, complete
  * @param outcome what was found and done, once closed
@@ -41,6 +45,8 @@ public record Job(
     String complaint,
     Permit permit,
     String technician,
+    String owner,
+    String liveBy,
     @Nullable UUID follows,
     OffsetDateTime openedAt,
     @Nullable OffsetDateTime closedAt,
@@ -76,6 +82,18 @@ public record Job(
   /** Whether the leading suspect is that of the evidence as it is. */
   boolean leadingIsOfNow() {
     return leadingOf != null && leadingOf == changes;
+  }
+
+  /**
+   * @throws RefusedException when it is not theirs to write to
+   */
+  void refuseUnlessTheirs(Stamp stamp) {
+    stamp.require(Role.APPRENTICE, "Working on a job");
+    if (!owner.isEmpty() && !owner.equals(stamp.by()) && !stamp.may(Role.LEAD)) {
+      throw RefusedException.forbidden(
+          "This job is %s's; a lead may work on it, or open one of your own."
+              .formatted(technician.isEmpty() ? owner : technician));
+    }
   }
 
   /**

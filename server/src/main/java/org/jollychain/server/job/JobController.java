@@ -212,7 +212,7 @@ class JobController {
   /** Permit, method, order, what is out of reach and what is skipped. */
   @PutMapping(path = "/{id}/policy", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView plan(@PathVariable UUID id, @RequestBody @Valid Requests.Planning planning) {
-    jobs.plan(id, planning.permit(), planning.policy(), planning.version());
+    jobs.plan(id, planning.permit(), planning.policy(), planning.version(), stamps.now());
     return assessor.view(id);
   }
 

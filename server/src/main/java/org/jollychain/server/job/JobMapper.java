@@ -34,7 +34,8 @@ interface JobMapper {
       @Param("id") UUID id,
       @Param("version") int version,
       @Param("permit") Permit permit,
-      @Param("policy") PolicyItem policy);
+      @Param("policy") PolicyItem policy,
+      @Param("stamp") Stamp stamp);
 
   /** Takes a job to another revision of its sheet. */
   int moveTo(
@@ -42,7 +43,8 @@ interface JobMapper {
       @Param("version") int version,
       @Param("revision") int revision,
       @Param("complaint") String complaint,
-      @Param("title") String title);
+      @Param("title") String title,
+      @Param("stamp") Stamp stamp);
 
   int close(
       @Param("id") UUID id,

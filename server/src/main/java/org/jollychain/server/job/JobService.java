@@ -11,9 +11,11 @@ import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.text.Nearest;
 import org.jollychain.core.visit.Outcome;
+import org.jollychain.server.account.PeopleService;
 import org.jollychain.server.guide.GuideRevision;
 import org.jollychain.server.guide.GuideService;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.policy.Permit;
 import org.jollychain.server.policy.PolicyItem;
@@ -43,6 +45,7 @@ public class JobService {
   private final SheetService sheets;
   private final GuideService guides;
   private final PolicyService policies;
+  private final PeopleService people;
 
   JobService(
       JobMapper jobs,
@@ -50,13 +53,15 @@ public class JobService {
       UnitService units,
       SheetService sheets,
       GuideService guides,
-      PolicyService policies) {
+      PolicyService policies,
+      PeopleService people) {
     this.jobs = jobs;
     this.appointments = appointments;
     this.units = units;
     this.sheets = sheets;
     this.guides = guides;
     this.policies = policies;
+    this.people = people;
   }
 
   /**
@@ -102,7 +107,13 @@ public class JobService {
    * @throws RefusedException when the sheet is not in the library or the id is another job's
    */
   @Transactional
-  public void open(UUID id, NewJob wanted, Stamp stamp) {
+  public void open(UUID id, NewJob typed, Stamp stamp) {
+    stamp.require(Role.APPRENTICE, "Opening a job");
+    refuseLive(typed.permit(), stamp);
+    String mine = people.nameOf(stamp.by()).orElse("");
+    boolean assigns = stamp.may(Role.LEAD) && !or(typed.technician(), "").isBlank();
+    String technician = assigns || mine.isEmpty() ? or(typed.technician(), "") : mine;
+    NewJob wanted = typed.by(technician);
     Optional<Job> known = jobs.find(id);
     if (known.isPresent()) {
       refuseOther(known.get(), wanted);
@@ -132,7 +143,11 @@ public class JobService {
             guide.map(GuideRevision::revision).orElse(null),
             complaint,
             wanted.permit(),
-            or(wanted.technician(), ""),
+            technician,
+            people
+                .named(technician)
+                .orElse(people.nameOf(stamp.by()).isPresent() ? stamp.by() : ""),
+            wanted.permit().live() ? stamp.by() : "",
             wanted.follows(),
             stamp.at(),
             null,
@@ -153,6 +168,14 @@ public class JobService {
       refuseOther(found(jobs, id), wanted);
     } else if (wanted.follows() != null) {
       appointments.settleFollowUps(wanted.follows(), "came back", stamp);
+    }
+  }
+
+  /** An apprentice works live only where somebody else permitted it. */
+  private static void refuseLive(Permit permit, Stamp stamp) {
+    if (permit.live() && !stamp.may(Role.TECHNICIAN)) {
+      throw RefusedException.forbidden(
+          "An apprentice works isolated. A lead may permit live work on the job, in its plan.");
     }
   }
 
@@ -235,10 +258,14 @@ public class JobService {
    * @throws RefusedException when it is not open, or was changed meanwhile
    */
   @Transactional
-  public void plan(UUID id, Permit permit, PolicyItem policy, int version) {
+  public void plan(UUID id, Permit permit, PolicyItem policy, int version, Stamp stamp) {
     Job job = found(jobs, id);
+    job.refuseUnlessTheirs(stamp);
     job.refuseUnlessOpen();
-    if (jobs.plan(id, version, permit, policy) == 0) {
+    if (!job.permit().live()) {
+      refuseLive(permit, stamp);
+    }
+    if (jobs.plan(id, version, permit, policy, stamp) == 0) {
       Job now = found(jobs, id);
       boolean sentAgain =
           now.version() == version + 1
@@ -260,6 +287,7 @@ public class JobService {
   public void close(
       UUID id, Outcome as, String outcome, int version, List<Appointment> left, Stamp stamp) {
     Job job = found(jobs, id);
+    job.refuseUnlessTheirs(stamp);
     if (job.closedAt() != null && job.closedAs() == as && job.outcome().equals(outcome.strip())) {
       return;
     }
@@ -277,6 +305,7 @@ public class JobService {
   @Transactional
   public void strike(UUID id, String why, int version, Stamp stamp) {
     Job job = found(jobs, id);
+    job.refuseUnlessTheirs(stamp);
     if (job.struckAt() != null) {
       if (job.struckWhy().equals(why.strip())) {
         return;
@@ -290,9 +319,11 @@ public class JobService {
     return jobs.find(id).orElseThrow(() -> notFound(id));
   }
 
-  /** The same, held against closing until the transaction ends. */
-  static Job locked(JobMapper jobs, UUID id) {
-    return jobs.findForEvidence(id).orElseThrow(() -> notFound(id));
+  /** The same to be written to, held against closing until the transaction ends. */
+  static Job theirs(JobMapper jobs, UUID id, Stamp stamp) {
+    Job job = jobs.findForEvidence(id).orElseThrow(() -> notFound(id));
+    job.refuseUnlessTheirs(stamp);
+    return job;
   }
 
   private static RefusedException notFound(UUID id) {

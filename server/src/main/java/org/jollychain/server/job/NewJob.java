@@ -24,4 +24,11 @@ public record NewJob(
     @Nullable @Size(max = 80) String complaint,
     @NotNull Permit permit,
     @Nullable @Size(max = 60) String technician,
-    @Nullable UUID follows) {}
+    @Nullable UUID follows) {
+
+  /** The same, done by somebody. */
+  NewJob by(String name) {
+    return new NewJob(
+        tag, unitTitle, unitModel, unitPlace, sheet, complaint, permit, name, follows);
+  }
+}

@@ -121,7 +121,7 @@ class SheetMove {
    */
   @Transactional
   public void to(UUID id, int revision, int version, Stamp stamp) {
-    Job job = JobService.locked(jobs, id);
+    Job job = JobService.theirs(jobs, id, stamp);
     if (job.sheetRevision() == revision) {
       return;
     }
@@ -133,7 +133,7 @@ class SheetMove {
         Optional.ofNullable(sheets.sheet(job.sheetKey(), revision).complaints().get(complaint))
             .map(Complaint::title)
             .orElse("");
-    JobService.changed(jobs.moveTo(id, version, revision, complaint, title) == 1);
+    JobService.changed(jobs.moveTo(id, version, revision, complaint, title, stamp) == 1);
     for (Lost l : lost) {
       String why = "does not fit revision %d: %s".formatted(revision, l.why());
       String said = why.substring(0, Math.min(why.length(), LONGEST_WHY));

@@ -42,7 +42,7 @@ public class VisitLog {
    */
   @Transactional
   public void add(UUID jobId, UUID id, VisitEntry entry, Stamp stamp) {
-    Job job = JobService.locked(jobs, jobId);
+    Job job = JobService.theirs(jobs, jobId, stamp);
     entry.check(sheets.sheet(job.sheetKey(), job.sheetRevision()), guide(job));
     Optional<VisitLine> known = visits.find(jobId, id);
     if (known.isPresent()) {
@@ -78,7 +78,7 @@ public class VisitLog {
    */
   @Transactional
   public void strike(UUID jobId, UUID id, String why, Stamp stamp) {
-    Job job = JobService.locked(jobs, jobId);
+    Job job = JobService.theirs(jobs, jobId, stamp);
     VisitLine line =
         visits
             .find(jobId, id)

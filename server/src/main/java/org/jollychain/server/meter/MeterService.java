@@ -5,6 +5,7 @@ import java.util.Map;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Meters;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.platform.Stamps;
 import org.jspecify.annotations.Nullable;
@@ -69,16 +70,18 @@ public class MeterService implements ApplicationRunner {
    */
   @Transactional
   public List<OwnedMeter> keep(ShopMeter meter, @Nullable Integer version) {
+    Stamp now = stamps.now();
+    now.require(Role.LEAD, "Changing the meters");
     if (version == null) {
       meters.lock();
       if (meters.all().size() >= MOST_METERS && !kept(meter)) {
         throw RefusedException.unprocessable("%d meters are the most.".formatted(MOST_METERS));
       }
-      if (meters.insertIfNew(meter, stamps.now()) == 0 && !kept(meter)) {
+      if (meters.insertIfNew(meter, now) == 0 && !kept(meter)) {
         throw RefusedException.conflict(
             "There is another meter \"%s\"; choose another id.".formatted(meter.id()));
       }
-    } else if (meters.update(meter, version, stamps.now()) == 0 && !keptAs(meter, version + 1)) {
+    } else if (meters.update(meter, version, now) == 0 && !keptAs(meter, version + 1)) {
       throw RefusedException.conflict(
           "The meter was changed meanwhile; look at it again and repeat.");
     }
@@ -101,7 +104,9 @@ public class MeterService implements ApplicationRunner {
    */
   @Transactional
   public List<OwnedMeter> retire(String id, boolean retired) {
-    if (meters.retire(id, retired, stamps.now()) == 0) {
+    Stamp now = stamps.now();
+    now.require(Role.LEAD, "Changing the meters");
+    if (meters.retire(id, retired, now) == 0) {
       throw RefusedException.notFound("There is no meter \"%s\".".formatted(id));
     }
     return meters.all();

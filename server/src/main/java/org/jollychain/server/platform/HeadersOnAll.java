@@ -8,13 +8,13 @@ import org.apache.catalina.connector.Response;
 import org.apache.catalina.valves.ValveBase;
 
 /** The headers of every answer, also of those that the container gives by itself. */
-final class HeadersOnAll extends ValveBase {
+public final class HeadersOnAll extends ValveBase {
 
-  static final String CONTENT_POLICY =
+  public static final String CONTENT_POLICY =
       "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; "
           + "connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
-  static final String PERMISSIONS =
+  public static final String PERMISSIONS =
       "accelerometer=(), camera=(), display-capture=(), geolocation=(), gyroscope=(), microphone=(), payment=(), usb=()";
 
   private static final Map<String, String> HEADERS =

@@ -17,6 +17,21 @@ public final class RefusedException extends RuntimeException {
     return new RefusedException(HttpStatus.NOT_FOUND, message);
   }
 
+  /** Nobody is let in by this. */
+  public static RefusedException unauthorized(String message) {
+    return new RefusedException(HttpStatus.UNAUTHORIZED, message);
+  }
+
+  /** It was tried too often. */
+  public static RefusedException tooMany(String message) {
+    return new RefusedException(HttpStatus.TOO_MANY_REQUESTS, message);
+  }
+
+  /** Whoever is at work may not. */
+  public static RefusedException forbidden(String message) {
+    return new RefusedException(HttpStatus.FORBIDDEN, message);
+  }
+
   /** The state of the thing does not allow it. */
   public static RefusedException conflict(String message) {
     return new RefusedException(HttpStatus.CONFLICT, message);

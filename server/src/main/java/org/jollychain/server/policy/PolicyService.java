@@ -1,6 +1,8 @@
 package org.jollychain.server.policy;
 
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Role;
+import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.platform.Stamps;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,11 +28,13 @@ public class PolicyService {
    */
   @Transactional
   public ShopPolicy keep(ShopPolicy wanted) {
-    if (policies.keep(wanted.policy(), wanted.version(), stamps.now()) == 0) {
-      ShopPolicy now = shop();
-      if (now.version() == wanted.version() + 1
-          && now.policy().equals(wanted.policy().complete())) {
-        return now;
+    Stamp now = stamps.now();
+    now.require(Role.LEAD, "Changing how the shop works");
+    if (policies.keep(wanted.policy(), wanted.version(), now) == 0) {
+      ShopPolicy kept = shop();
+      if (kept.version() == wanted.version() + 1
+          && kept.policy().equals(wanted.policy().complete())) {
+        return kept;
       }
       throw RefusedException.conflict(
           "The shop's policy was changed meanwhile; look at it again and repeat.");

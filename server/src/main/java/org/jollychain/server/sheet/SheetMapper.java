@@ -24,7 +24,7 @@ interface SheetMapper {
 
   void withdraw(@Param("key") String key, @Param("stamp") Stamp stamp);
 
-  void restore(String key);
+  void restore(@Param("key") String key, @Param("stamp") Stamp stamp);
 
   void insert(
       @Param("key") String key,

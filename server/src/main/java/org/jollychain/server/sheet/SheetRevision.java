@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param text as it was written, YAML or JSON
  * @param shorthand what was typed, where it was typed as shorthand
+ * @param createdBy login of who wrote it; empty for what was shipped
  */
 public record SheetRevision(
     String key,
@@ -16,4 +17,5 @@ public record SheetRevision(
     String family,
     String text,
     @Nullable String shorthand,
-    OffsetDateTime createdAt) {}
+    OffsetDateTime createdAt,
+    String createdBy) {}

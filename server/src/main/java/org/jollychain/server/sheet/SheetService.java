@@ -23,6 +23,8 @@ import org.jollychain.core.text.InvalidTextException;
 import org.jollychain.core.text.Nearest;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Role;
+import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.platform.Stamps;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -218,8 +220,10 @@ public class SheetService {
    */
   @Transactional
   public void withdraw(String key) {
+    Stamp now = stamps.now();
+    now.require(Role.LEAD, "Withdrawing a sheet");
     newest(key);
-    sheets.withdraw(key, stamps.now());
+    sheets.withdraw(key, now);
   }
 
   /**
@@ -229,7 +233,9 @@ public class SheetService {
    */
   @Transactional
   public SheetRevision restore(String key) {
-    sheets.restore(key);
+    Stamp now = stamps.now();
+    now.require(Role.LEAD, "Putting a sheet back");
+    sheets.restore(key, now);
     return newest(key);
   }
 
@@ -240,6 +246,7 @@ public class SheetService {
    * @throws RefusedException when the sheet calls itself otherwise
    */
   public SheetRevision save(String key, String text) {
+    stamps.now().require(Role.LEAD, "Changing a sheet's text");
     return save(key, text, null, false);
   }
 
@@ -251,6 +258,7 @@ public class SheetService {
    * @throws RefusedException when it calls itself otherwise, or a new one by a name that is taken
    */
   public SheetRevision saveShorthand(String key, String shorthand, boolean fresh) {
+    stamps.now().require(Role.APPRENTICE, "Typing a chain");
     return save(key, previews.usable(shorthand), shorthand, fresh);
   }
 
@@ -272,16 +280,21 @@ public class SheetService {
 
   private SheetRevision keep(Sheet sheet, String text, @Nullable String shorthand, boolean fresh) {
     String key = sheet.key();
+    Stamp now = stamps.now();
     sheets.lock(key);
-    sheets.restore(key);
     Optional<SheetRevision> newest = sheets.newest(key);
-    if (newest.isPresent() && newest.get().text().equals(text)) {
-      return newest.get();
-    }
-    if (fresh && newest.isPresent()) {
+    boolean same = newest.isPresent() && newest.get().text().equals(text);
+    if (fresh && newest.isPresent() && !same) {
       throw RefusedException.conflict(
           "There is another sheet \"%s\"; give this one a key of its own, like \"key: %s-2\"."
               .formatted(key, key));
+    }
+    if (newest.isPresent() && !newest.get().createdBy().equals(now.by())) {
+      now.require(Role.LEAD, "Revising another's sheet");
+    }
+    sheets.restore(key, now);
+    if (same) {
+      return newest.get();
     }
     int revision = newest.map(SheetRevision::revision).orElse(0) + 1;
     sheets.insert(
@@ -293,7 +306,7 @@ public class SheetService {
         shorthand,
         json.writeValueAsString(sheet),
         sha256(text),
-        stamps.now());
+        now);
     return revision(key, revision);
   }
 

@@ -11,6 +11,7 @@ import java.util.regex.Pattern;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.server.platform.CsvTable;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -80,6 +81,7 @@ public class UnitService {
    */
   @Transactional
   public Unit keep(String typed, UnitPlate plate, Stamp stamp) {
+    stamp.require(Role.APPRENTICE, "Changing a unit");
     String tag = checked(typed);
     Unit wanted = plate.unit(UUID.randomUUID(), tag);
     if (units.insertIfNew(wanted, stamp) == 0) {
@@ -118,6 +120,7 @@ public class UnitService {
    */
   @Transactional
   public void importCsv(String text, Stamp stamp) {
+    stamp.require(Role.LEAD, "Taking a table of units in");
     List<CsvTable.Row> rows = CsvTable.read(text, HEADINGS);
     List<String> wrong = new ArrayList<>();
     if (rows.size() > MOST_ROWS) {

@@ -64,7 +64,7 @@ public final class Jobs {
   }
 
   JobView plan(UUID id, Permit permit, PolicyItem policy, int version) {
-    jobs.plan(id, permit, policy, version);
+    jobs.plan(id, permit, policy, version, Stamp.at(OffsetDateTime.now()));
     return view(id);
   }
 

@@ -2,6 +2,7 @@ package org.jollychain.server.platform;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Map;
 import java.util.UUID;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.MigrationVersion;
@@ -71,6 +72,7 @@ class UpgradeTest {
         .schemas(schema)
         .createSchemas(true)
         .target(target)
+        .placeholders(Map.of("app", ""))
         .load();
   }
 }

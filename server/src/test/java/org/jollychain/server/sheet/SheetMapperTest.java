@@ -41,7 +41,7 @@ class SheetMapperTest {
     assertThat(sheets.newest("test-sheet"))
         .hasValueSatisfying(s -> assertThat(s.title()).isEqualTo("Second"));
     assertThat(sheets.find("test-sheet", 1))
-        .contains(new SheetRevision("test-sheet", 1, "First", "other", "text 1", null, THEN));
+        .contains(new SheetRevision("test-sheet", 1, "First", "other", "text 1", null, THEN, ""));
     assertThat(sheets.latest())
         .filteredOn(s -> s.key().equals("test-sheet"))
         .singleElement()

@@ -1,0 +1,16 @@
+package org.jollychain.server.account;
+
+import java.time.OffsetDateTime;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * One change, as the database noted it in the transaction that made it.
+ *
+ * @param by who signed in, by login; empty where nobody did
+ * @param subject what kind of thing: job, sheet, guide, policy, meter, unit, person, token
+ * @param key which one
+ * @param act what was added or changed
+ * @param what the fields that became something else, with what they became
+ */
+public record AuditLine(
+    long id, OffsetDateTime at, String by, String subject, String key, String act, JsonNode what) {}

@@ -1,0 +1,146 @@
+package org.jollychain.server.account;
+
+import jakarta.servlet.DispatcherType;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Arrays;
+import java.util.Set;
+import org.jollychain.core.quantity.PlainText;
+import org.jollychain.server.platform.HeadersOnAll;
+import org.jollychain.server.platform.OwnPagesOnly;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.http.SessionCreationPolicy;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
+import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.firewall.HttpFirewall;
+import org.springframework.security.web.firewall.StrictHttpFirewall;
+import org.springframework.security.web.header.HeaderWriter;
+import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
+import org.springframework.security.web.header.writers.CrossOriginResourcePolicyHeaderWriter.CrossOriginResourcePolicy;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.session.web.http.CookieSerializer;
+import org.springframework.session.web.http.DefaultCookieSerializer;
+
+/**
+ * Strict headers, no script but ours, no request that another site or a rebound name could have
+ * sent. The API needs somebody who signed in; what they may do is asked by the services. The pages
+ * themselves hold nothing of the shop and are for everybody.
+ */
+@Configuration
+class WebSecurity {
+
+  private static final String API = "/api/";
+
+  /** The session's cookie. */
+  static final String COOKIE = "JOLLY";
+
+  @Bean
+  SecurityFilterChain filters(
+      HttpSecurity http,
+      TokenFilter tokens,
+      ScriptsOfThisMachine scripts,
+      ShiftEnd shiftEnd,
+      CookieCsrfTokenRepository csrfTokens,
+      @Value("${jolly.hosts}") Set<String> hosts)
+      throws Exception {
+    return http.authorizeHttpRequests(
+            a ->
+                a.dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.ASYNC)
+                    .permitAll()
+                    .requestMatchers(API + "session", API + "session/*", API + "ready")
+                    .permitAll()
+                    .requestMatchers(API + "**")
+                    .authenticated()
+                    .anyRequest()
+                    .permitAll())
+        .csrf(
+            c ->
+                c.spa()
+                    .csrfTokenRepository(csrfTokens)
+                    .requireCsrfProtectionMatcher(WebSecurity::rides))
+        .exceptionHandling(
+            e ->
+                e.authenticationEntryPoint(
+                        (request, response, why) ->
+                            response.sendError(HttpStatus.UNAUTHORIZED.value()))
+                    .accessDeniedHandler(
+                        (request, response, why) ->
+                            response.sendError(HttpStatus.FORBIDDEN.value())))
+        .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.NEVER))
+        .requestCache(c -> c.disable())
+        .logout(l -> l.disable())
+        .headers(
+            h ->
+                h.cacheControl(c -> c.disable())
+                    .contentSecurityPolicy(c -> c.policyDirectives(HeadersOnAll.CONTENT_POLICY))
+                    .referrerPolicy(r -> r.policy(ReferrerPolicy.NO_REFERRER))
+                    .permissionsPolicyHeader(p -> p.policy(HeadersOnAll.PERMISSIONS))
+                    .crossOriginOpenerPolicy(c -> c.policy(CrossOriginOpenerPolicy.SAME_ORIGIN))
+                    .crossOriginResourcePolicy(c -> c.policy(CrossOriginResourcePolicy.SAME_ORIGIN))
+                    .addHeaderWriter(NOTHING_OF_THE_API_IS_KEPT))
+        .addFilterBefore(shiftEnd, AnonymousAuthenticationFilter.class)
+        .addFilterBefore(tokens, AnonymousAuthenticationFilter.class)
+        .addFilterBefore(scripts, AnonymousAuthenticationFilter.class)
+        .addFilterBefore(new OwnPagesOnly(hosts), AuthorizationFilter.class)
+        .build();
+  }
+
+  /** Only what a browser sends along by itself can be ridden on. */
+  private static boolean rides(HttpServletRequest request) {
+    boolean reads = Set.of("GET", "HEAD", "OPTIONS", "TRACE").contains(request.getMethod());
+    return !reads
+        && request.getCookies() != null
+        && Arrays.stream(request.getCookies()).anyMatch(c -> c.getName().equals(COOKIE));
+  }
+
+  private static final HeaderWriter NOTHING_OF_THE_API_IS_KEPT =
+      (request, response) -> {
+        if (request.getRequestURI().startsWith(API)) {
+          response.setHeader("Cache-Control", "no-store");
+        }
+      };
+
+  @Bean
+  PasswordEncoder passwords() {
+    return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+  }
+
+  @Bean
+  SecurityContextRepository contexts() {
+    return new HttpSessionSecurityContextRepository();
+  }
+
+  @Bean
+  CookieCsrfTokenRepository csrfTokens() {
+    CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+    tokens.setCookieCustomizer(c -> c.sameSite("Strict"));
+    return tokens;
+  }
+
+  /** {@code Secure} wherever it is served by TLS. */
+  @Bean
+  CookieSerializer sessionCookie() {
+    DefaultCookieSerializer cookie = new DefaultCookieSerializer();
+    cookie.setCookieName(COOKIE);
+    cookie.setUseHttpOnlyCookie(true);
+    cookie.setSameSite("Strict");
+    return cookie;
+  }
+
+  /** What stands behind the question mark is text like any other. */
+  @Bean
+  HttpFirewall firewall() {
+    StrictHttpFirewall firewall = new StrictHttpFirewall();
+    firewall.setAllowedParameterValues(value -> PlainText.problemInLine(value).isEmpty());
+    return firewall;
+  }
+}

@@ -1,0 +1,69 @@
+<script lang="ts">
+  import { Modal, PasswordInput, TextInput } from 'carbon-components-svelte';
+  import { api, type Person, reason, type Role } from '../../lib/api/client';
+  import { ROLES } from './roles';
+
+  /** Somebody new, with the password to begin with. */
+  let { onadded, onclose }: { onadded: (all: Person[]) => void; onclose: () => void } = $props();
+
+  let name = $state('');
+  let login = $state('');
+  let role = $state<Role>('technician');
+  let password = $state('');
+  let error = $state('');
+
+  async function add() {
+    try {
+      error = '';
+      onadded(await api.addPerson({ login: login.trim(), name: name.trim(), role, password }));
+    } catch (e) {
+      error = reason(e);
+    }
+  }
+</script>
+
+<Modal
+  open
+  size="sm"
+  modalHeading="Add a person"
+  primaryButtonText="Add"
+  secondaryButtonText="Cancel"
+  hasForm
+  on:click:button--secondary={onclose}
+  on:close={onclose}
+  on:submit={add}
+>
+  <TextInput labelText="Name" maxlength={60} bind:value={name} />
+  <TextInput
+    labelText="Login"
+    helperText="Small letters, digits, dots or dashes. What they write is stamped with it."
+    maxlength={40}
+    bind:value={login}
+  />
+  <fieldset>
+    <legend>Role</legend>
+    {#each ROLES as [value, words] (value)}
+      <label><input type="radio" name="role" {value} bind:group={role} /> <b>{value}</b> {words}</label>
+    {/each}
+  </fieldset>
+  <PasswordInput
+    labelText="First password"
+    helperText="Twelve characters at least; they change it by their name at the top."
+    autocomplete="new-password"
+    bind:value={password}
+  />
+  {#if error}<p class="failed" role="alert">{error}</p>{/if}
+</Modal>
+
+<style>
+  fieldset {
+    display: grid;
+    gap: 6px;
+    padding: 14px 0;
+    font-size: 0.875rem;
+  }
+  legend {
+    padding-bottom: 6px;
+    font-size: 0.75rem;
+  }
+</style>

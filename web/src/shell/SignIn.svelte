@@ -1,0 +1,171 @@
+<script lang="ts">
+  import { reason } from '../lib/api/client';
+  import { session } from '../lib/session/session.svelte';
+  import Mark from './Mark.svelte';
+
+  /** Who is at work? In the demo a click says it; an empty library asks for its first lead. */
+  let login = $state('');
+  let name = $state('');
+  let password = $state('');
+  let error = $state('');
+  let busy = $state(false);
+
+  const byClick = $derived(session.view?.byClick ?? []);
+  const first = $derived(session.view?.needsLead ?? false);
+
+  async function trying(what: () => Promise<void>) {
+    if (busy) return;
+    busy = true;
+    error = '';
+    try {
+      await what();
+      password = '';
+    } catch (e) {
+      error = reason(e);
+    } finally {
+      busy = false;
+    }
+  }
+
+  function send(event: SubmitEvent) {
+    event.preventDefault();
+    void trying(() =>
+      first ? session.first({ login, name, role: 'lead', password }) : session.signIn(login, password)
+    );
+  }
+</script>
+
+<svelte:head><title>Sign in · Jolly Chain</title></svelte:head>
+
+<div class="door">
+  <main class="card">
+    <p class="mark"><Mark width={72} /></p>
+    {#if byClick.length > 0}
+      <h1>Who is at work?</h1>
+      <p class="soft">Tern Skerry Field Station, a demo: a click is enough here.</p>
+      <ul>
+        {#each byClick as person (person.login)}
+          <li>
+            <button type="button" disabled={busy} onclick={() => trying(() => session.click(person.login))}
+              ><b>{person.name}</b><span>{person.role}</span></button
+            >
+          </li>
+        {/each}
+      </ul>
+    {:else}
+      <h1>{first ? 'Who leads this shop?' : 'Sign in'}</h1>
+      {#if first}
+        <p class="soft">
+          This library is empty. Its first person is a lead: who may work live, who else comes in, is theirs
+          to say.
+        </p>
+      {/if}
+      <form onsubmit={send}>
+        {#if first}
+          <label>Name <input required maxlength="60" autocomplete="name" bind:value={name} /></label>
+        {/if}
+        <label
+          >Login <input
+            required
+            maxlength="40"
+            autocapitalize="none"
+            autocomplete="username"
+            spellcheck="false"
+            bind:value={login}
+          /></label
+        >
+        <label
+          >Password <input
+            required
+            type="password"
+            minlength={first ? 12 : undefined}
+            autocomplete={first ? 'new-password' : 'current-password'}
+            bind:value={password}
+          /></label
+        >
+        {#if first}<p class="soft">Twelve characters at least; a few words do well.</p>{/if}
+        <button class="main-button" type="submit" disabled={busy}>{first ? 'Begin' : 'Sign in'}</button>
+      </form>
+    {/if}
+    {#if error}<p class="failed" role="alert">{error}</p>{/if}
+  </main>
+</div>
+
+<style>
+  .door {
+    position: fixed;
+    inset: 0;
+    z-index: 9000;
+    overflow: auto;
+    display: grid;
+    place-items: center;
+    padding: 20px;
+    box-sizing: border-box;
+    background: var(--frame);
+  }
+  main {
+    box-sizing: border-box;
+    width: min(26rem, 100%);
+    padding: 28px;
+  }
+  .mark {
+    background: var(--frame);
+    display: inline-block;
+    padding: 8px 10px 4px;
+    margin-bottom: 18px;
+  }
+  h1 {
+    font-size: 1.375rem;
+    font-weight: 600;
+    padding-bottom: 6px;
+  }
+  p {
+    font-size: 0.9375rem;
+    line-height: 1.4;
+  }
+  ul {
+    list-style: none;
+    margin: 18px 0 0;
+    padding: 0;
+    display: grid;
+    gap: 8px;
+  }
+  li button {
+    display: flex;
+    justify-content: space-between;
+    align-items: baseline;
+    width: 100%;
+    min-height: 52px;
+    padding: 0 16px;
+    font: inherit;
+    background: var(--field);
+    color: var(--ink);
+    border: 1px solid var(--line);
+    cursor: pointer;
+  }
+  li button:hover {
+    border-color: var(--brass-line);
+  }
+  li span {
+    color: var(--ink-soft);
+    font-size: 0.875rem;
+  }
+  form {
+    display: grid;
+    gap: 14px;
+    padding-top: 14px;
+  }
+  label {
+    display: grid;
+    gap: 4px;
+    font-size: 0.875rem;
+  }
+  input {
+    min-height: 44px;
+    padding: 0 10px;
+    font: inherit;
+    background: var(--field);
+    color: var(--ink);
+    border: 1px solid var(--line);
+  }
+</style>
