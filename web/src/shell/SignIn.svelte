@@ -38,8 +38,8 @@
 <svelte:head><title>Sign in · Jolly Chain</title></svelte:head>
 
 <div class="door">
+  <p class="mark"><Mark width={80} /> Jolly Chain</p>
   <main class="card">
-    <p class="mark"><Mark width={72} /></p>
     {#if byClick.length > 0}
       <h1>Who is at work?</h1>
       <p class="soft">Tern Skerry Field Station, a demo: a click is enough here.</p>
@@ -98,21 +98,25 @@
     z-index: 9000;
     overflow: auto;
     display: grid;
-    place-items: center;
+    place-content: center;
+    justify-items: center;
+    gap: 20px;
     padding: 20px;
     box-sizing: border-box;
     background: var(--frame);
   }
   main {
     box-sizing: border-box;
-    width: min(26rem, 100%);
+    width: min(26rem, calc(100vw - 40px));
     padding: 28px;
   }
   .mark {
-    background: var(--frame);
-    display: inline-block;
-    padding: 8px 10px 4px;
-    margin-bottom: 18px;
+    display: flex;
+    align-items: center;
+    gap: 14px;
+    font-size: 1.125rem;
+    font-weight: 600;
+    color: var(--frame-ink);
   }
   h1 {
     font-size: 1.375rem;
@@ -133,7 +137,7 @@
   li button {
     display: flex;
     justify-content: space-between;
-    align-items: baseline;
+    align-items: center;
     width: 100%;
     min-height: 52px;
     padding: 0 16px;

@@ -2,6 +2,7 @@
   import { link } from 'svelte-spa-router';
   import type { JobView } from '../../lib/api/client';
   import { duration, words } from '../../lib/format/format';
+  import { session } from '../../lib/session/session.svelte';
 
   let {
     view,
@@ -49,13 +50,18 @@
           >Go on by revision {view.newestRevision}</button
         >
       {/if}
+      {#if session.lead}· <a href={`/history?subject=job&key=${job.id}`} use:link>who changed what</a>{/if}
       {#if job.follows}· <a href={`/jobs/${job.follows}`} use:link>follows an earlier visit</a>{/if}
     </p>
   </div>
   <dl>
     <div>
       <dt>Permit</dt>
-      <dd>{job.permit === 'live' ? 'Live permitted' : 'Isolated only'}</dd>
+      <dd>
+        {job.permit === 'live' ? 'Live permitted' : 'Isolated only'}{#if job.liveBy}<span class="soft"
+            >&nbsp;by {job.liveBy}</span
+          >{/if}
+      </dd>
     </div>
     <div>
       <dt>Method</dt>

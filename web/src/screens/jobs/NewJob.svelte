@@ -21,6 +21,7 @@
   } from '../../lib/api/client';
   import FindSheet from './FindSheet.svelte';
   import { Pending } from '../../lib/input/pending';
+  import { session } from '../../lib/session/session.svelte';
   import NotYet from '../../lib/controls/NotYet.svelte';
 
   /** A new job in three fields: which unit, what is wrong, what is permitted. */
@@ -39,7 +40,6 @@
   } = $props();
 
   const DRAFT = 'new job';
-  const WHO = 'technician';
   const pending = new Pending<NewJob>('pending job');
   const draft = JSON.parse(sessionStorage.getItem(DRAFT) ?? '{}') as { tag?: string; title?: string };
 
@@ -52,7 +52,8 @@
   let sheetKey = $state(untrack(() => made));
   let complaint = $state('');
   let permit = $state<'isolated' | 'live'>('isolated');
-  let technician = $state(localStorage.getItem(WHO) ?? '');
+  let technician = $state('');
+  const apprentice = $derived(session.me?.role === 'apprentice');
   let finding = $state(false);
   let error = $state('');
   let busy = $state(false);
@@ -125,7 +126,6 @@
       await api.openJob(id, job);
       pending.settled();
       sessionStorage.removeItem(DRAFT);
-      localStorage.setItem(WHO, technician.trim());
       onclose();
       await push(`/jobs/${id}`);
     } catch (e) {
@@ -196,14 +196,22 @@
         />{/each}
       <SelectItem value="" text="Something else, or not told" />
     </Select>
-    <TextInput labelText="Who does it" bind:value={technician} maxlength={60} autocomplete="off" />
+    {#if session.lead}
+      <TextInput
+        labelText="Who does it"
+        placeholder={session.me?.name ?? ''}
+        bind:value={technician}
+        maxlength={60}
+        autocomplete="off"
+      />
+    {/if}
     <RadioButtonGroup legendText="Permit" bind:selected={permit}>
       <RadioButton labelText="Isolated only" value="isolated" />
-      <RadioButton labelText="Live permitted" value="live" />
+      <RadioButton labelText="Live permitted" value="live" disabled={apprentice} />
     </RadioButtonGroup>
     <p class="soft">
-      Live probing is for people qualified and permitted to do it. Local codes and the maker's sheet come
-      first.
+      {#if apprentice}A lead may permit live work on the job, in its plan.{/if}
+      Live probing is for people qualified and permitted to do it. Local codes and the maker's sheet come first.
     </p>
   </div>
 </Modal>

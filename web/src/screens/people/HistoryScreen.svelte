@@ -130,6 +130,7 @@
   }
   li a {
     color: var(--good);
+    text-decoration: underline;
   }
   .what {
     overflow-wrap: anywhere;

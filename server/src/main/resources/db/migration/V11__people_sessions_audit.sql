@@ -106,7 +106,7 @@ create trigger audited after insert or update on visit_entry for each row
 create trigger audited after insert or update on appointment for each row
   execute function audit_row('job', 'job_id', 'job_id unit_id', 'settled_by made_by');
 create trigger audited after insert or update on sheet_revision for each row
-  execute function audit_row('sheet', 'key', 'key text parsed shorthand', 'created_by');
+  execute function audit_row('sheet', 'key', 'key text parsed shorthand hash', 'created_by');
 create trigger audited after insert or update on sheet_withdrawn for each row
   execute function audit_row('sheet', 'key', 'key', 'restored_by withdrawn_by');
 create trigger audited after insert or update on guide_revision for each row

@@ -11,7 +11,7 @@ import org.junit.jupiter.api.AfterEach;
 abstract class BrowserTest {
 
   static final Application application = new Application();
-  static final Chromium chromium = new Chromium();
+  static final Chromium chromium = new Chromium(application.address());
 
   static {
     // the browser's driver ends with this process by itself

@@ -1,5 +1,6 @@
 package org.jollychain.e2e;
 
+import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -8,6 +9,7 @@ import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.ReducedMotion;
+import com.microsoft.playwright.options.RequestOptions;
 import java.net.URI;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -49,7 +51,37 @@ final class Chromium implements AutoCloseable {
 
   private static final int PHONE = 500;
 
+  private final String address;
+
+  /**
+   * @param address of the demo that its pages are signed in to
+   */
+  Chromium(String address) {
+    this.address = address;
+  }
+
+  /** A page of the station's lead. */
   Page page(int width, int height, boolean dark) {
+    Page page = pageOfNobody(width, height, dark);
+    signIn(page, "imke");
+    return page;
+  }
+
+  /** One of the station's people comes in. */
+  void signIn(Page page, String login) {
+    APIResponse in =
+        page.context()
+            .request()
+            .post(
+                address + "api/session/demo",
+                RequestOptions.create().setData(Map.of("login", login)));
+    if (!in.ok()) {
+      throw new IllegalStateException(login + " cannot come in: " + in.text());
+    }
+  }
+
+  /** A page that nobody signed in to. */
+  Page pageOfNobody(int width, int height, boolean dark) {
     BrowserContext context =
         browser.newContext(
             new Browser.NewContextOptions()

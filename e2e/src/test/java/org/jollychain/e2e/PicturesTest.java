@@ -20,7 +20,7 @@ class PicturesTest {
   @Test
   void every_main_view() throws IOException {
     try (Application application = new Application();
-        Chromium chromium = new Chromium()) {
+        Chromium chromium = new Chromium(application.address())) {
       Page page = chromium.page(1280, 800, false);
       page.navigate(application.address());
       assertThat(page.getByText("Bunkhouse cellar")).isVisible();

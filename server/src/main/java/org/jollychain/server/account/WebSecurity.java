@@ -74,7 +74,9 @@ class WebSecurity {
                             response.sendError(HttpStatus.UNAUTHORIZED.value()))
                     .accessDeniedHandler(
                         (request, response, why) ->
-                            response.sendError(HttpStatus.FORBIDDEN.value())))
+                            response.sendError(
+                                HttpStatus.FORBIDDEN.value(),
+                                "This page is from an earlier session; load it anew.")))
         .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.NEVER))
         .requestCache(c -> c.disable())
         .logout(l -> l.disable())

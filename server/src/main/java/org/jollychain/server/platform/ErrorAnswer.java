@@ -24,10 +24,18 @@ class ErrorAnswer implements ErrorController {
     HttpStatus status = known == null ? HttpStatus.BAD_REQUEST : known;
     String detail =
         switch (status) {
-          case FORBIDDEN -> "Jolly Chain answers its own pages on this machine only.";
+          case UNAUTHORIZED -> "Sign in first.";
+          case FORBIDDEN -> forbidden(request);
           case NOT_FOUND -> "There is nothing here.";
           default -> status.is5xxServerError() ? Problems.UNEXPECTED : UNREADABLE;
         };
     return ResponseEntity.status(status).body(ProblemDetail.forStatusAndDetail(status, detail));
+  }
+
+  private static String forbidden(HttpServletRequest request) {
+    Object why = request.getAttribute(RequestDispatcher.ERROR_MESSAGE);
+    return why instanceof String w && !w.isEmpty()
+        ? w
+        : "Jolly Chain answers its own pages on this machine only.";
   }
 }
