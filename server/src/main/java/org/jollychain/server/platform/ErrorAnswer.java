@@ -3,6 +3,9 @@ package org.jollychain.server.platform;
 import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.boot.webmvc.error.ErrorController;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -19,6 +22,10 @@ class ErrorAnswer implements ErrorController {
 
   @RequestMapping("/error")
   ResponseEntity<ProblemDetail> answer(HttpServletRequest request) {
+    Optional<String> trouble = trouble(request);
+    if (trouble.isPresent()) {
+      return answer(HttpStatus.SERVICE_UNAVAILABLE, trouble.get() + " Try again.");
+    }
     Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
     HttpStatus known = code instanceof Integer c ? HttpStatus.resolve(c) : HttpStatus.NOT_FOUND;
     HttpStatus status = known == null ? HttpStatus.BAD_REQUEST : known;
@@ -29,7 +36,20 @@ class ErrorAnswer implements ErrorController {
           case NOT_FOUND -> "There is nothing here.";
           default -> status.is5xxServerError() ? Problems.UNEXPECTED : UNREADABLE;
         };
+    return answer(status, detail);
+  }
+
+  private static ResponseEntity<ProblemDetail> answer(HttpStatus status, String detail) {
     return ResponseEntity.status(status).body(ProblemDetail.forStatusAndDetail(status, detail));
+  }
+
+  /** Who is signed in stands in the database, too. */
+  private static Optional<String> trouble(HttpServletRequest request) {
+    Object thrown = request.getAttribute(RequestDispatcher.ERROR_EXCEPTION);
+    return Stream.iterate(
+            thrown instanceof Throwable t ? t : null, Objects::nonNull, Throwable::getCause)
+        .flatMap(cause -> DatabaseTrouble.of(cause).stream())
+        .findFirst();
   }
 
   private static String forbidden(HttpServletRequest request) {

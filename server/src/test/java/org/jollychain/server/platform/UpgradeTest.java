@@ -24,8 +24,8 @@ class UpgradeTest {
     DriverManagerDataSource source =
         new DriverManagerDataSource(
             System.getenv("JOLLY_TEST_DB") + "/jolly_test?currentSchema=" + schema,
-            System.getenv("JOLLY_DB_USER"),
-            System.getenv("JOLLY_DB_PASSWORD"));
+            System.getenv("JOLLY_DB_OWNER"),
+            System.getenv("JOLLY_DB_OWNER_PASSWORD"));
     JdbcTemplate sql = new JdbcTemplate(source);
     sql.execute("drop schema if exists " + schema + " cascade");
     flyway(source, schema, MigrationVersion.fromVersion(version)).migrate();
