@@ -3,6 +3,7 @@ package org.jollychain.server.account;
 import jakarta.servlet.http.HttpServletRequest;
 import java.net.InetAddress;
 import java.net.UnknownHostException;
+import org.jollychain.server.platform.Listening;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -14,16 +15,13 @@ import org.springframework.stereotype.Component;
 class OpenDoor {
 
   private final boolean demo;
-  private final boolean served;
+  private final Listening listening;
   private final PersonMapper people;
   private volatile boolean owned;
 
-  OpenDoor(
-      @Value("${jolly.demo}") boolean demo,
-      @Value("${jolly.listen}") String listen,
-      PersonMapper people) {
+  OpenDoor(@Value("${jolly.demo}") boolean demo, Listening listening, PersonMapper people) {
     this.demo = demo;
-    this.served = !listen.isEmpty();
+    this.listening = listening;
     this.people = people;
   }
 
@@ -45,7 +43,8 @@ class OpenDoor {
   private boolean onThisMachine(HttpServletRequest request) {
     try {
       // an address in figures; nothing is looked up
-      return !served && InetAddress.getByName(request.getRemoteAddr()).isLoopbackAddress();
+      return !listening.served()
+          && InetAddress.getByName(request.getRemoteAddr()).isLoopbackAddress();
     } catch (UnknownHostException e) {
       return false;
     }

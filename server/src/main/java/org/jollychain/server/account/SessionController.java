@@ -30,7 +30,9 @@ class SessionController {
 
   private final SignInService signIn;
   private final PeopleService people;
-  private final SignInRate rate;
+  private static final int TRIES_PER_MINUTE = 30;
+
+  private final Rate tries = new Rate(TRIES_PER_MINUTE);
   private final OpenDoor door;
   private final Stamps stamps;
   private final SecurityContextRepository contexts;
@@ -39,14 +41,12 @@ class SessionController {
   SessionController(
       SignInService signIn,
       PeopleService people,
-      SignInRate rate,
       OpenDoor door,
       Stamps stamps,
       SecurityContextRepository contexts,
       CookieCsrfTokenRepository csrfTokens) {
     this.signIn = signIn;
     this.people = people;
-    this.rate = rate;
     this.door = door;
     this.stamps = stamps;
     this.contexts = contexts;
@@ -79,7 +79,9 @@ class SessionController {
       @RequestBody @Valid Credentials typed,
       HttpServletRequest request,
       HttpServletResponse response) {
-    rate.refuseTooMany(request.getRemoteAddr());
+    if (!tries.allows(request.getRemoteAddr())) {
+      throw RefusedException.tooMany("Too many tries from here; wait a minute.");
+    }
     begin(signIn.signIn(typed.login().strip(), typed.password()), request, response);
     return session(request);
   }

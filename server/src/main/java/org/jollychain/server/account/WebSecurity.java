@@ -49,6 +49,7 @@ class WebSecurity {
       TokenFilter tokens,
       ScriptsOfThisMachine scripts,
       ShiftEnd shiftEnd,
+      WriteRate writeRate,
       CookieCsrfTokenRepository csrfTokens,
       @Value("${jolly.hosts}") Set<String> hosts)
       throws Exception {
@@ -93,6 +94,7 @@ class WebSecurity {
         .addFilterBefore(tokens, AnonymousAuthenticationFilter.class)
         .addFilterBefore(scripts, AnonymousAuthenticationFilter.class)
         .addFilterBefore(new OwnPagesOnly(hosts), AuthorizationFilter.class)
+        .addFilterBefore(writeRate, AuthorizationFilter.class)
         .build();
   }
 

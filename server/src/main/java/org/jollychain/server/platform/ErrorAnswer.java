@@ -31,6 +31,7 @@ class ErrorAnswer implements ErrorController {
     HttpStatus status = known == null ? HttpStatus.BAD_REQUEST : known;
     String detail =
         switch (status) {
+          case TOO_MANY_REQUESTS -> "Too much at once; wait a few seconds and send it again.";
           case UNAUTHORIZED -> "Sign in first.";
           case FORBIDDEN -> forbidden(request);
           case NOT_FOUND -> "There is nothing here.";
