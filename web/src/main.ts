@@ -7,4 +7,5 @@ import Frame from './shell/Frame.svelte';
 
 const target = document.getElementById('app');
 if (!target) throw new Error('the page has no #app');
+if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js');
 mount(Frame, { target });

@@ -18,6 +18,7 @@
   import { session } from '../lib/session/session.svelte';
   import Mark from './Mark.svelte';
   import NotFound from './NotFound.svelte';
+  import OutboxMenu from './OutboxMenu.svelte';
   import PersonMenu from './PersonMenu.svelte';
   import SignIn from './SignIn.svelte';
 
@@ -80,6 +81,7 @@
     <a href="/shop" use:link>Shop</a>
   </nav>
   <button type="button" onclick={switchTheme}>{dark ? 'Paper' : 'Basement'}<span>&nbsp;theme</span></button>
+  <OutboxMenu />
   <PersonMenu />
 </header>
 {#if away}
@@ -88,6 +90,11 @@
 {#if whose}
   {#key whose}
     <main>
+      {#if session.kept}
+        <p class="reads" role="status">
+          The server cannot be reached: what is shown was kept here, and what you enter waits for it.
+        </p>
+      {/if}
       {#if session.readsOnly}<p class="reads">
           You are signed in as a viewer: you read, and change nothing.
         </p>{/if}

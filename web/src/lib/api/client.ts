@@ -97,6 +97,9 @@ const JSON_TYPE = 'application/json';
 const YAML_TYPE = 'application/yaml';
 const TEXT_TYPE = 'text/plain';
 
+/** Told whether what was read came from the server, or was kept here from before. */
+export const reached: { tell: (how: 'now' | 'kept') => void } = { tell: () => {} };
+
 /** Told when the server no longer knows who asks. */
 export const signedOut = { tell: () => {} };
 
@@ -133,6 +136,7 @@ async function send(
         : 'Jolly Chain does not answer. What you typed is kept here; try again.'
     );
   }
+  reached.tell(response.headers.get('X-Kept') ? 'kept' : 'now');
   if (response.ok) return response;
   if (response.status === 401 && path !== SESSION) signedOut.tell();
   const problem = (await response.json().catch(() => ({}))) as {

@@ -154,6 +154,7 @@ export function job(more: Partial<JobView['job']> = {}): JobView['job'] {
   return {
     id: 'j',
     owner: '',
+    changes: 0,
     liveBy: '',
     unitId: 'u',
     unitTag: 'LAU-2',

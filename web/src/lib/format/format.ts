@@ -97,6 +97,8 @@ function figures(value: number): string {
   return size >= 1000 ? value.toFixed(0) : size >= 10 ? value.toFixed(1) : value.toFixed(2);
 }
 
+export const nowIso = () => new Date().toISOString();
+
 /** Day and minute, here. */
 export function moment(iso: string): string {
   const at = new Date(iso);

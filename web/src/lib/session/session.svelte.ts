@@ -1,4 +1,4 @@
-import { api, type NewPerson, type Person, type SessionView, signedOut } from '../api/client';
+import { api, type NewPerson, type Person, type SessionView, reached, signedOut } from '../api/client';
 
 /** Who is at work on this page. */
 class Session {
@@ -7,7 +7,11 @@ class Session {
   readonly lead = $derived(this.me?.role === 'lead');
   readonly readsOnly = $derived(this.me?.role === 'viewer');
 
+  /** Whether what is shown was kept here, since the server cannot be reached. */
+  kept = $state(false);
+
   constructor() {
+    reached.tell = (how) => (this.kept = how === 'kept');
     signedOut.tell = () => void this.load();
   }
 
@@ -15,11 +19,18 @@ class Session {
     this.view = await api.session();
   }
 
+  /** What was kept for whoever was here before. */
+  async #forget() {
+    if ('caches' in globalThis) await caches.delete('data');
+  }
+
   async signIn(login: string, password: string) {
+    await this.#forget();
     this.view = await api.signIn(login, password);
   }
 
   async click(login: string) {
+    await this.#forget();
     this.view = await api.click(login);
   }
 
@@ -29,6 +40,7 @@ class Session {
 
   async signOut(everywhere: boolean) {
     await api.signOut(everywhere);
+    await this.#forget();
     await this.load();
   }
 }

@@ -3,6 +3,7 @@
   import { onMount, tick, untrack } from 'svelte';
   import type { Entry } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
+  import { session as atWork } from '../../lib/session/session.svelte';
   import { isField, keyMeaning } from '../../lib/input/shortcuts';
   import BenchDialog from './dialogs/BenchDialog.svelte';
   import KeysDialog from './dialogs/KeysDialog.svelte';
@@ -39,6 +40,10 @@
   $effect(() => {
     const opened = session;
     untrack(() => opened.load());
+  });
+
+  $effect(() => {
+    if (atWork.me) return session.follow();
   });
 
   onMount(() => {
@@ -128,6 +133,18 @@
     onplan={session.closed ? undefined : () => (dialog = { kind: 'plan' })}
     onmove={session.closed ? undefined : () => (dialog = { kind: 'move' })}
   />
+  {#if session.waiting.length > 0 || session.elsewhere}
+    <p class="news" role="status">
+      {#if session.waiting.length > 0}
+        {session.waiting.length}
+        {session.waiting.length === 1 ? 'entry waits' : 'entries wait'} here for the server; {session.waiting
+          .length === 1
+          ? 'it goes'
+          : 'they go'} out by {session.waiting.length === 1 ? 'itself' : 'themselves'}, and what is shown is
+        from before.
+      {:else}Changed from elsewhere; what is shown is from now.{/if}
+    </p>
+  {/if}
   <StepRail progress={view.visit.progress} shown={session.step} onshow={(step) => session.show(step)} />
   {#if session.step === 'arrive'}
     <ArriveStep {session} {view} />
@@ -184,6 +201,11 @@
 {/if}
 
 <style>
+  .news {
+    padding: 6px 20px;
+    font-size: 0.875rem;
+    background: var(--note-wash);
+  }
   .away {
     padding: 3rem 20px;
     max-width: 40rem;

@@ -13,7 +13,9 @@ import {
   type VisitKind,
   reason
 } from '../../lib/api/client';
-import { Pending } from '../../lib/input/pending';
+import { nowIso } from '../../lib/format/format';
+import { outbox, type Told } from '../../lib/outbox/outbox.svelte';
+import { session as atWork } from '../../lib/session/session.svelte';
 import { asEvidence, type Choice, chosenProbe, type How, PLAIN, proposed, SUPPLY } from './steps/walk/probe';
 
 export type Step = JobView['visit']['progress'][number]['step'];
@@ -45,11 +47,11 @@ export class JobSession {
   /** What is wrong with the reading that was logged last. */
   error = $state('');
   busy = $state(false);
+  /** Whether the job was changed from elsewhere since something was done here. */
+  elsewhere = $state(false);
 
   #pathTests = $state.raw<PathTests[]>([]);
   #draft = $state('');
-  readonly #pending: Pending<Evidence>;
-  readonly #untold: Pending<unknown>;
 
   readonly path = $derived(this.view?.assessment.paths[this.pathIndex]);
   readonly tests = $derived(this.#pathTests.find((t) => t.path === this.path?.id));
@@ -71,8 +73,6 @@ export class JobSession {
   );
 
   constructor(readonly id: string) {
-    this.#pending = new Pending<Evidence>(`pending ${id}`);
-    this.#untold = new Pending<unknown>(`untold ${id}`);
     this.#draft = localStorage.getItem(this.#draftKey) ?? '';
   }
 
@@ -102,22 +102,11 @@ export class JobSession {
         api.meters()
       ]);
       this.#shown(loaded);
-      await this.#sendPending(loaded);
       // a reading that was typed before the page was left has its field again
       if (this.draft && !this.probe) this.selectLeast();
     } catch (e) {
       this.missing = reason(e);
     }
-  }
-
-  /** A reading whose answer was lost is in the job, or is sent again. */
-  async #sendPending(loaded: JobView): Promise<void> {
-    const last = this.#pending.get();
-    if (!last) return;
-    const saved = loaded.evidence.some((e) => e.id === last.id);
-    if (saved) this.#pending.settled();
-    const logged = saved || (!this.closed && (await this.answer(last.content)));
-    if (logged && this.draft === last.content.value) this.draft = '';
   }
 
   /** One change at a time: what an older answer shows must not take the place of a newer one. */
@@ -143,14 +132,85 @@ export class JobSession {
     if (across && shows >= 0 && !this.path?.risers.some((r) => r.part === across)) this.pathIndex = shows;
   }
 
-  /** Adds evidence; the same after a lost answer goes out under the same id. */
-  async answer(evidence: Evidence): Promise<boolean> {
-    if (this.busy || this.closed) return false;
-    const id = this.#pending.idOf(evidence);
-    const failure = await this.send(() => api.addEvidence(this.id, id, evidence));
-    if (!failure || failure.final) this.#pending.settled();
-    this.error = failure?.why ?? '';
-    return !failure;
+  /** Adds evidence; where the server cannot be reached it waits in the outbox. */
+  answer(evidence: Evidence): Promise<boolean> {
+    return this.#enter({ evidence });
+  }
+
+  async #enter(said: { evidence?: Evidence; told?: Told }): Promise<boolean> {
+    if (this.busy || this.closed || !this.view) return false;
+    this.busy = true;
+    this.error = '';
+    this.elsewhere = false;
+    try {
+      const view = await outbox.send({
+        id: crypto.randomUUID(),
+        job: this.id,
+        unit: this.view.job.unitTag,
+        by: atWork.me?.login ?? '',
+        since: nowIso(),
+        ...said
+      });
+      if (view) this.#shown(view);
+      return true;
+    } catch (e) {
+      this.error = reason(e);
+      return false;
+    } finally {
+      this.busy = false;
+    }
+  }
+
+  /** Entries of this job that wait for the server. */
+  readonly waiting = $derived.by(() => outbox.of(this.id));
+
+  /**
+   * Follows what others do to the job, and what goes out of the outbox for it, while the page is looked at.
+   *
+   * @returns how to stop
+   */
+  follow(): () => void {
+    const stop = outbox.onSent((job, view) => {
+      if (job === this.id) this.#changed(view);
+    });
+    let stream: EventSource | undefined;
+    const listen = () => {
+      stream?.close();
+      stream = undefined;
+      if (document.hidden || typeof EventSource === 'undefined') return;
+      stream = new EventSource(`/api/jobs/${this.id}/changes`);
+      stream.addEventListener('changed', (e) => void this.#heard(e.data as string));
+    };
+    document.addEventListener('visibilitychange', listen);
+    listen();
+    return () => {
+      stop();
+      stream?.close();
+      document.removeEventListener('visibilitychange', listen);
+    };
+  }
+
+  /** The job is another than the one shown: what somebody has chosen and typed here stays as it is. */
+  async #heard(mark: string): Promise<void> {
+    const { job } = this.view ?? {};
+    if (!job || this.busy || mark === `${job.version}.${job.changes}`) return;
+    try {
+      const now = await api.job(this.id);
+      if (
+        now.job.changes > (this.view?.job.changes ?? 0) ||
+        now.job.version > (this.view?.job.version ?? 0)
+      ) {
+        this.#changed(now);
+        this.elsewhere = true;
+      }
+    } catch {
+      // the stream tells again once it is back
+    }
+  }
+
+  #changed(view: JobView): void {
+    if (this.own || this.instead) this.view = view;
+    else this.#shown(view);
   }
 
   /** Logs what the meter shows at the probe. */
@@ -199,18 +259,13 @@ export class JobSession {
     )
   );
 
-  /** Tells something of the visit; sent again after a lost answer it is told once. */
+  /** Tells something of the visit; where the server cannot be reached it waits in the outbox. */
   async tell(kind: VisitKind, subject: string, value: string): Promise<boolean> {
-    if (this.busy || this.closed) return false;
-    const told = { kind, subject, value };
     const at = this.onward?.step;
-    const id = this.#untold.idOf(told);
-    const failure = await this.send(() => api.tell(this.id, id, kind, subject, value));
-    if (!failure || failure.final) this.#untold.settled();
-    this.error = failure?.why ?? '';
+    const told = await this.#enter({ told: { kind, subject, value } });
     // what was the last of a step leads on to the next
     if (this.step === at && this.onward && this.onward.step !== at) this.show(this.onward.step);
-    return !failure;
+    return told;
   }
 
   /** A check of the bench; nothing of it is kept. */

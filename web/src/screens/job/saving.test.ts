@@ -12,6 +12,7 @@ const LOST = new Problem(0, 'No answer', 'Jolly Chain does not answer.');
 
 beforeEach(() => {
   localStorage.clear();
+  dispatchEvent(new StorageEvent('storage', { key: 'outbox' }));
   vi.spyOn(api, 'sheet').mockResolvedValue(fixtures.sheet());
   vi.spyOn(api, 'meters').mockResolvedValue([]);
   vi.spyOn(api, 'tests').mockResolvedValue(fixtures.pathTests);
@@ -25,41 +26,41 @@ async function open(loaded: JobView) {
   return page;
 }
 
+const outOfReach = 'entry waits here for the server';
+
 describe('a reading whose answer was lost', () => {
-  it('is sent again under its id after a reload, and once only', async () => {
+  it('waits, and goes out once under its id when the server is back', async () => {
     const sent = vi.spyOn(api, 'addEvidence').mockRejectedValueOnce(LOST);
-    const page = await open(view([]));
+    await open(view([]));
     await userEvent.click(screen.getByRole('button', { name: /Supply/ }));
     await userEvent.keyboard('238{Enter}');
-    await screen.findByRole('alert');
-    page.unmount();
+    expect(await screen.findByText(new RegExp(outOfReach))).toBeVisible();
+    expect(screen.getByRole('textbox', { name: 'Reading' })).toHaveValue('');
     sent.mockResolvedValueOnce(view([entry]));
-    await open(view([]));
-    await vi.waitFor(() => expect(sent).toHaveBeenCalledTimes(2));
+    dispatchEvent(new Event('online'));
+    await vi.waitFor(() => expect(localStorage.getItem('outbox')).toBeNull());
     expect(sent.mock.calls[1]).toEqual(sent.mock.calls[0]);
-    await vi.waitFor(() => expect(localStorage.getItem('pending j')).toBeNull());
+    expect(sent).toHaveBeenCalledTimes(2);
+    await vi.waitFor(() => expect(screen.queryByText(new RegExp(outOfReach))).toBeNull());
   });
 
-  it('is not sent again where the job holds it already', async () => {
-    localStorage.setItem('pending j', JSON.stringify({ id: 'e1', content: entry.item }));
-    localStorage.setItem('draft j', '238');
-    const sent = vi.spyOn(api, 'addEvidence');
-    await open(view([entry]));
-    await vi.waitFor(() => expect(localStorage.getItem('pending j')).toBeNull());
-    expect(localStorage.getItem('draft j')).toBeNull();
-    expect(sent).not.toHaveBeenCalled();
-  });
-
-  it('takes a new id at another link', async () => {
-    const sent = vi.spyOn(api, 'addEvidence').mockRejectedValue(LOST);
+  it('is not overtaken, and says so where it is refused in the end', async () => {
+    const sent = vi.spyOn(api, 'addEvidence').mockRejectedValueOnce(LOST);
     await open(view([]));
     await userEvent.click(screen.getByRole('button', { name: /Supply/ }));
-    await userEvent.keyboard('0.1{Enter}');
-    await screen.findByRole('alert');
-    await userEvent.click(screen.getByRole('button', { name: /high limit/ }));
-    await userEvent.click(screen.getByRole('button', { name: /Log/ }));
-    await vi.waitFor(() => expect(sent).toHaveBeenCalledTimes(2));
-    expect(sent.mock.calls[1]?.[1]).not.toBe(sent.mock.calls[0]?.[1]);
+    await userEvent.keyboard('238{Enter}');
+    await screen.findByText(new RegExp(outOfReach));
+    sent
+      .mockRejectedValueOnce(new Problem(409, 'Closed', 'This job is closed.'))
+      .mockResolvedValueOnce(view([entry]));
+    await userEvent.keyboard('239{Enter}');
+    await vi.waitFor(() => expect(sent).toHaveBeenCalledTimes(3));
+    expect(sent.mock.calls.map(([, , e]) => e.value)).toEqual(['238', '238', '239']);
+    await vi.waitFor(() =>
+      expect(JSON.parse(localStorage.getItem('outbox') ?? '[]')).toMatchObject([
+        { evidence: { value: '238' }, refused: 'This job is closed.' }
+      ])
+    );
   });
 
   it('keeps the dialog of striking out open, with the reason, where that failed', async () => {

@@ -28,8 +28,16 @@ final class Application implements AutoCloseable {
 
   /** Ends it as a power cut would, and starts it again. */
   void crashAndRestart() {
+    crash();
+    restart();
+  }
+
+  void crash() {
     process.destroyForcibly();
     waitForEnd();
+  }
+
+  void restart() {
     process = start();
   }
 

@@ -8,6 +8,8 @@ import java.util.UUID;
 import org.jollychain.server.account.PersonMapper.AtTheDoor;
 import org.jollychain.server.platform.RefusedException;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
@@ -19,6 +21,7 @@ import org.springframework.stereotype.Service;
 @Service
 class SignInService {
 
+  private static final Logger LOG = LoggerFactory.getLogger(SignInService.class);
   private static final int FREE_FAILURES = 5;
   private static final Duration FIRST_LOCK = Duration.ofSeconds(30);
   private static final Duration LONGEST_LOCK = Duration.ofHours(1);
@@ -51,6 +54,7 @@ class SignInService {
     String hash = known.map(AtTheDoor::password).orElse(nobodys);
     boolean right = passwords.matches(password, hash);
     if (known.isEmpty() || !right || known.get().retired()) {
+      LOG.info("sign-in of \"{}\" failed", known.map(AtTheDoor::login).orElse("somebody unknown"));
       known.ifPresent(p -> people.failed(p.login(), lockAfter(p.failures() + 1, now)));
       throw RefusedException.unauthorized("Login or password is wrong.");
     }

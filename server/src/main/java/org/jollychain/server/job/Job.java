@@ -58,7 +58,7 @@ public record Job(
     int version,
     @JsonIgnore String complaintTitle,
     @JsonIgnore int readings,
-    @JsonIgnore int changes,
+    int changes,
     @JsonIgnore @Nullable Leading leadingSuspect,
     @JsonIgnore @Nullable Integer leadingOf,
     @JsonIgnore String atStep,

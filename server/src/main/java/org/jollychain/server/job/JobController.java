@@ -25,6 +25,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** Every id is made by the client, so every write can be repeated. */
 @RestController
@@ -39,6 +40,7 @@ class JobController {
   private final PdfRenderer paper;
   private final Templates templates;
   private final Stamps stamps;
+  private final JobWatch watch;
 
   JobController(
       JobService jobs,
@@ -48,7 +50,8 @@ class JobController {
       JobAssessor assessor,
       PdfRenderer paper,
       Templates templates,
-      Stamps stamps) {
+      Stamps stamps,
+      JobWatch watch) {
     this.jobs = jobs;
     this.evidence = evidence;
     this.visits = visits;
@@ -57,6 +60,7 @@ class JobController {
     this.paper = paper;
     this.templates = templates;
     this.stamps = stamps;
+    this.watch = watch;
   }
 
   /**
@@ -142,6 +146,12 @@ class JobController {
     return paper.pdf(
         "route-card.xhtml",
         Map.of("view", assessor.view(id), "paper", assessor.routePaper(id, depth)));
+  }
+
+  /** An event whenever the job is another than it was when it was told last; the first at once. */
+  @GetMapping(path = "/{id}/changes", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+  SseEmitter changes(@PathVariable UUID id) {
+    return watch.watch(id);
   }
 
   /** The bench's checks for a part of the unit, with its ratings filled in. */

@@ -37,6 +37,12 @@ interface JobMapper {
       @Param("policy") PolicyItem policy,
       @Param("stamp") Stamp stamp);
 
+  /** What tells whether jobs are as they were. */
+  List<Mark> marks(@Param("ids") UUID[] ids);
+
+  /** One job's: it is another whenever anything of the job changed. */
+  record Mark(UUID id, String mark) {}
+
   /** Takes a job to another revision of its sheet. */
   int moveTo(
       @Param("id") UUID id,

@@ -58,6 +58,14 @@ public class Listening
                 .setErrorReportValveClass(ContainerErrors.class.getName()));
   }
 
+  @Override
+  public String toString() {
+    String where = address.isEmpty() ? "this machine alone" : address;
+    return proxy.isEmpty()
+        ? where + (served() ? " by TLS" : "")
+        : "%s, for the proxy at %s".formatted(where, proxy);
+  }
+
   /** After what reads the environment. */
   @Override
   public int getOrder() {

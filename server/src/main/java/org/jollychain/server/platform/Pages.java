@@ -18,7 +18,7 @@ class Pages implements WebMvcConfigurer {
         .addResourceLocations("classpath:/static/assets/")
         .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable());
     registry
-        .addResourceHandler("/index.html", "/icon.svg", "/theme.js")
+        .addResourceHandler("/index.html", "/icon.svg", "/theme.js", "/sw.js")
         .addResourceLocations("classpath:/static/")
         .setCacheControl(CacheControl.noCache());
   }

@@ -2,11 +2,14 @@ package org.jollychain.server.account;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.matchesPattern;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.cookie;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -198,6 +201,21 @@ class SessionsTest {
         .andExpect(jsonPath("$[0].revoked").value(true));
     http.perform(get("/api/jobs").header("Authorization", "Bearer " + token))
         .andExpect(status().isUnauthorized());
+  }
+
+  @Test
+  void what_the_server_measures_is_for_who_is_signed_in_and_every_answer_has_an_id()
+      throws Exception {
+    http.perform(get("/api/manage/prometheus").header("Sec-Fetch-Site", "same-origin"))
+        .andExpect(status().isUnauthorized());
+    Browser lead = signedIn("hild", WORDS);
+    http.perform(lead.with(get("/api/manage/prometheus")))
+        .andExpect(status().isOk())
+        .andExpect(header().string("X-Request-Id", matchesPattern("[0-9a-f]{8}")))
+        .andExpect(content().string(containsString("hikaricp_connections_active")));
+    http.perform(lead.with(get("/api/manage/health")))
+        .andExpect(jsonPath("$.components.db.status").value("UP"));
+    http.perform(lead.with(get("/api/manage/env"))).andExpect(status().isNotFound());
   }
 
   @Test

@@ -1,0 +1,104 @@
+package org.jollychain.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.RequestOptions;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+
+/** A technician whom the network leaves, and two who work on one job. */
+class OutOfReachTest extends BrowserTest {
+
+  private static Page.GetByRoleOptions named(String name) {
+    return new Page.GetByRoleOptions().setName(name);
+  }
+
+  private String newJob(Page page) {
+    String id = UUID.randomUUID().toString();
+    String token =
+        page.context().cookies().stream()
+            .filter(c -> c.name.equals("XSRF-TOKEN"))
+            .findFirst()
+            .orElseThrow()
+            .value;
+    page.context()
+        .request()
+        .put(
+            application.address() + "api/jobs/" + id,
+            RequestOptions.create()
+                .setHeader("X-XSRF-TOKEN", token)
+                .setData(
+                    Map.of(
+                        "tag",
+                        "REACH-1",
+                        "sheet",
+                        "dryer-timer-240",
+                        "complaint",
+                        "no-heat",
+                        "permit",
+                        "live")));
+    return id;
+  }
+
+  @Test
+  void what_is_entered_without_the_server_goes_out_once_and_in_order_when_it_is_back() {
+    Page page = chromium.page(390, 844, false);
+    page.navigate(application.address());
+    String id = newJob(page);
+    String job = application.address() + "#/jobs/" + id;
+    page.navigate(job);
+    page.waitForFunction("() => navigator.serviceWorker.controller !== null");
+    page.reload();
+    enter(page, "timer heat contact", "0.1");
+    assertThat(page.getByText("1 entry ·").first()).isVisible();
+
+    application.crash();
+    enter(page, "thermal cut-off", "0.1");
+    assertThat(page.getByText("1 entry waits here")).isVisible();
+    // the page opens without the server, and with what waits
+    page.reload();
+    assertThat(page.getByText("The server cannot be reached")).isVisible();
+    assertThat(page.getByText("1 entry waits here")).isVisible();
+    enter(page, "high limit", "239.1");
+    assertThat(page.getByText("2 entries wait here")).isVisible();
+    page.getByRole(AriaRole.BUTTON, named("2 waiting")).click();
+    assertThat(page.getByLabel("Entries that wait")).containsText("high-limit 239.1");
+    page.getByRole(AriaRole.BUTTON, named("2 waiting")).click();
+
+    application.restart();
+    assertThat(page.getByText("3 entries ·").first()).isVisible();
+    assertThat(page.getByText("wait here")).isHidden();
+    page.locator("summary", new Page.LocatorOptions().setHasText("Evidence")).click();
+    assertThat(
+            page.getByRole(AriaRole.ROW)
+                .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("V"))
+                .nth(2))
+        .containsText("239.1");
+  }
+
+  private static void enter(Page page, String link, String value) {
+    page.getByRole(AriaRole.BUTTON, named(link)).first().click();
+    page.getByLabel("Reading").fill(value);
+    page.getByRole(AriaRole.BUTTON, named("Log")).click();
+    assertThat(page.getByLabel("Reading")).hasValue("");
+  }
+
+  @Test
+  void two_on_one_job_see_each_others_readings() {
+    Page one = chromium.page(1280, 800, false);
+    one.navigate(application.address());
+    String job = application.address() + "#/jobs/" + newJob(one);
+    one.navigate(job);
+    Page two = chromium.page(1280, 800, false);
+    two.navigate(job);
+    assertThat(two.getByText("0 entries").first()).isVisible();
+    enter(one, "high limit", "239.1");
+    long since = System.nanoTime();
+    assertThat(two.getByText("Changed from elsewhere")).isVisible();
+    System.out.printf("the other's reading after %.0f ms%n", (System.nanoTime() - since) / 1e6);
+    assertThat(two.getByText("1 entry ·").first()).isVisible();
+  }
+}
