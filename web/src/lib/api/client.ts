@@ -62,6 +62,7 @@ export type Role = Person['role'];
 export type SessionView = components['schemas']['SessionView'];
 export type ApiToken = components['schemas']['ApiToken'];
 export type AuditLine = components['schemas']['AuditLine'];
+export type Upkeep = components['schemas']['Upkeep'];
 export type NewPerson = components['schemas']['NewPerson'];
 export type NewJob = components['schemas']['NewJob'];
 
@@ -170,6 +171,7 @@ export const api = {
   signOut: (everywhere: boolean) => send('DELETE', everywhere ? `${SESSION}/everywhere` : SESSION),
   changePassword: (present: string, wanted: string) =>
     send('PUT', `${SESSION}/password`, JSON.stringify({ present, wanted })),
+  upkeep: () => request<Upkeep>('GET', '/api/upkeep'),
   people: () => request<Person[]>('GET', '/api/people'),
   addPerson: (person: NewPerson) => request<Person[]>('POST', '/api/people', person),
   changePerson: ({ login, ...to }: Person) => request<Person[]>('PUT', `/api/people/${login}`, to),
@@ -233,8 +235,10 @@ export const api = {
     send('POST', `/api/${of}/validate`, text, YAML_TYPE)
       .then((r) => r.json() as Promise<{ problems: TextProblem[] }>)
       .then((v) => v.problems),
-  saveSheet: (key: string, text: string) =>
-    send('PUT', `/api/sheets/${key}`, text, YAML_TYPE).then((r) => r.json() as Promise<SheetRevision>),
+  saveSheet: (key: string, text: string, base?: number) =>
+    send('PUT', `/api/sheets/${key}${base ? `?base=${base}` : ''}`, text, YAML_TYPE).then(
+      (r) => r.json() as Promise<SheetRevision>
+    ),
   previewSheet: (text: string, situation = '', path = '') =>
     send(
       'POST',
@@ -265,8 +269,10 @@ export const api = {
     request<GuideView>('GET', `/api/guides/${key}/revisions/${revision}`),
   guideText: (key: string, revision: number) =>
     send('GET', `/api/guides/${key}/revisions/${revision}/yaml`).then((r) => r.text()),
-  saveGuide: (key: string, text: string) =>
-    send('PUT', `/api/guides/${key}`, text, YAML_TYPE).then((r) => r.json() as Promise<GuideRevision>),
+  saveGuide: (key: string, text: string, base?: number) =>
+    send('PUT', `/api/guides/${key}${base ? `?base=${base}` : ''}`, text, YAML_TYPE).then(
+      (r) => r.json() as Promise<GuideRevision>
+    ),
   withdrawSheet: (key: string) => send('DELETE', `/api/sheets/${key}`),
   restoreSheet: (key: string) => request<SheetRevision>('PUT', `/api/sheets/${key}/restore`),
   assess: (caseText: string) =>

@@ -1,7 +1,7 @@
 <script lang="ts" generics="R">
   import { Button } from 'carbon-components-svelte';
   import { type Snippet, untrack } from 'svelte';
-  import { type TextProblem, reason } from '../api/client';
+  import { Problem, type TextProblem, reason } from '../api/client';
   import FileButton from '../controls/FileButton.svelte';
   import { type Documents, keyOf } from './documents';
 
@@ -9,11 +9,14 @@
   let {
     documents,
     text: given,
+    revision,
     onsaved,
     beside
   }: {
     documents: Documents<R>;
     text: string;
+    /** Which one the text is, if it is one. */
+    revision?: number;
     onsaved: (made: R) => void;
     /** What a text that was checked is shown as. */
     beside?: Snippet<[string]>;
@@ -23,6 +26,7 @@
 
   let text = $state(untrack(() => given));
   let problems = $state.raw<TextProblem[]>([]);
+  let from = $state(untrack(() => revision));
   let checked = $state('');
   let error = $state('');
   let busy = $state(false);
@@ -57,8 +61,12 @@
   async function save() {
     busy = true;
     try {
-      onsaved(await documents.save(keyOf(text) ?? 'unnamed', text));
+      const key = keyOf(text);
+      const base = key === keyOf(given) ? from : undefined;
+      onsaved(await documents.save(key ?? 'unnamed', text, base));
     } catch (e) {
+      // whoever has read that another saved meanwhile may save over it
+      if (e instanceof Problem && e.status === 409) from = undefined;
       error = reason(e);
     } finally {
       busy = false;

@@ -5,7 +5,8 @@ export interface Documents<R> {
   /** What one of them is called. */
   name: 'Sheet' | 'Guide';
   problems: (text: string) => Promise<TextProblem[]>;
-  save: (key: string, text: string) => Promise<R>;
+  /** From which revision it was written: saved over another's, it is held up once. */
+  save: (key: string, text: string, base?: number) => Promise<R>;
   revisions: (key: string) => Promise<{ revision: number; createdAt: string }[]>;
   text: (key: string, revision: number) => Promise<string>;
 }
@@ -13,7 +14,7 @@ export interface Documents<R> {
 export const sheetDocuments: Documents<SheetRevision> = {
   name: 'Sheet',
   problems: (text) => api.validate('sheets', text),
-  save: (key, text) => api.saveSheet(key, text),
+  save: (key, text, base) => api.saveSheet(key, text, base),
   revisions: (key) => api.revisions('sheets', key),
   text: (key, revision) => api.sheetText(key, revision, 'yaml')
 };
@@ -21,7 +22,7 @@ export const sheetDocuments: Documents<SheetRevision> = {
 export const guideDocuments: Documents<GuideRevision> = {
   name: 'Guide',
   problems: (text) => api.validate('guides', text),
-  save: (key, text) => api.saveGuide(key, text),
+  save: (key, text, base) => api.saveGuide(key, text, base),
   revisions: (key) => api.revisions('guides', key),
   text: (key, revision) => api.guideText(key, revision)
 };

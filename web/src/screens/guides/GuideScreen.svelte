@@ -76,7 +76,12 @@
     {#if tab === 'Causes'}
       <GuideTables {guide} />
     {:else if tab === 'Text'}
-      <DocumentEditor documents={guideDocuments} text={revision.text} onsaved={saved} />
+      <DocumentEditor
+        documents={guideDocuments}
+        text={revision.text}
+        revision={revision.revision}
+        onsaved={saved}
+      />
     {:else}
       <Revisions documents={guideDocuments} key={revision.key} newest={revision.revision} />
     {/if}

@@ -129,7 +129,13 @@
     {:else if tab === 'Shorthand'}
       <ShorthandTab {revision} onsaved={saved} />
     {:else if tab === 'Text'}
-      <DocumentEditor documents={sheetDocuments} text={revision.text} onsaved={saved} beside={picture} />
+      <DocumentEditor
+        documents={sheetDocuments}
+        text={revision.text}
+        revision={revision.revision}
+        onsaved={saved}
+        beside={picture}
+      />
     {:else}
       <Revisions
         documents={sheetDocuments}

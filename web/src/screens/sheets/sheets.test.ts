@@ -35,7 +35,7 @@ describe('the text editor', () => {
     await userEvent.type(area, 'key: k2');
     await waitFor(() => expect(screen.getByRole('button', { name: /Save/ })).toBeEnabled());
     await userEvent.click(screen.getByRole('button', { name: /Save/ }));
-    expect(save).toHaveBeenCalledWith('k2', 'key: k2');
+    expect(save).toHaveBeenCalledWith('k2', 'key: k2', undefined);
     await waitFor(() => expect(onsaved).toHaveBeenCalled());
   });
 

@@ -1,9 +1,16 @@
 <script lang="ts">
   import { Button, InlineLoading, InlineNotification } from 'carbon-components-svelte';
-  import { api, type Meter, type ShopMeter, type ShopPolicy, reason } from '../../lib/api/client';
+  import {
+    api,
+    type Meter,
+    type ShopMeter,
+    type ShopPolicy,
+    type Upkeep,
+    reason
+  } from '../../lib/api/client';
   import { METHODS, ORDERS } from '../../lib/assessment/policy';
   import Away from '../../lib/controls/Away.svelte';
-  import { ohms } from '../../lib/format/format';
+  import { ago, ohms } from '../../lib/format/format';
   import TableCard from '../../lib/controls/TableCard.svelte';
   import MeterDialog from './MeterDialog.svelte';
   import { link } from 'svelte-spa-router';
@@ -13,6 +20,7 @@
   /** What the shop owns and how it works: its meters, and the policy a new job starts with. */
   let meters = $state.raw<Meter[]>();
   let shop = $state<ShopPolicy>();
+  let upkeep = $state.raw<Upkeep>();
   let away = $state('');
   let error = $state('');
   let kept = $state(false);
@@ -24,6 +32,7 @@
     try {
       away = '';
       [meters, shop] = await Promise.all([api.meters(), api.shopPolicy()]);
+      if (session.lead) upkeep = await api.upkeep();
     } catch (e) {
       away = reason(e);
     }
@@ -74,6 +83,18 @@
   {:else}
     {#if error}
       <InlineNotification kind="error" title="Not yet" subtitle={error} lowContrast hideCloseButton />
+    {/if}
+    {#if upkeep}
+      <section class="card upkeep" aria-label="How the data is kept">
+        <h2>How the data is kept</h2>
+        <p>
+          {#if upkeep.lastCopy}
+            Last nightly copy <b>{ago(upkeep.lastCopy)}</b>, {upkeep.copies} kept ·
+          {/if}
+          <span class="figure">{(upkeep.freeBytes / 1e9).toFixed(0)} GB</span> free on its disk
+        </p>
+        {#each upkeep.warnings as warning (warning)}<p class="warning">{warning}</p>{/each}
+      </section>
     {/if}
     <TableCard
       title="Meters"
@@ -197,6 +218,14 @@
   td button {
     padding: 0;
     margin-right: 0.75rem;
+  }
+  .upkeep {
+    padding: 12px 14px;
+    font-size: 0.875rem;
+    line-height: 1.5;
+  }
+  .warning {
+    color: var(--doubt);
   }
   .policy {
     padding: 12px 14px 14px;

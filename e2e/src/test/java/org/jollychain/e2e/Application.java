@@ -26,6 +26,10 @@ final class Application implements AutoCloseable {
     return "http://127.0.0.1:" + port + "/";
   }
 
+  int port() {
+    return port;
+  }
+
   /** Ends it as a power cut would, and starts it again. */
   void crashAndRestart() {
     crash();

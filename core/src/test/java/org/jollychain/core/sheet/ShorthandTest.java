@@ -13,11 +13,13 @@ import java.util.SplittableRandom;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.network.SheetValidator;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
+@Isolated("it measures time")
 class ShorthandTest {
 
   private static final String DRYER =

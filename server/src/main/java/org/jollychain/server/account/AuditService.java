@@ -7,7 +7,7 @@ import org.springframework.stereotype.Service;
 
 /** Who changed what. The database writes it; nothing here can. */
 @Service
-class AuditService {
+public class AuditService {
 
   /** So many lines to a page. */
   private static final int PAGE = 100;
@@ -18,6 +18,14 @@ class AuditService {
   AuditService(AuditMapper audit, Stamps stamps) {
     this.audit = audit;
     this.stamps = stamps;
+  }
+
+  /** What was changed last of a thing, and by whom, in words for whoever meant to change it too. */
+  public String lastChange(String subject, String key) {
+    return audit.lines(subject, key, "", Long.MAX_VALUE, 1).stream()
+        .findFirst()
+        .map(AuditLine::told)
+        .orElse("");
   }
 
   /** The latest first. */

@@ -4,7 +4,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.UUID;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
@@ -26,6 +25,9 @@ public class PeopleService {
 
   /** So many bytes of a password count in the hash. */
   private static final int LONGEST_BYTES = 72;
+
+  /** No password becomes this. */
+  private static final String NO_PASSWORD = "{bcrypt}none";
 
   private final PersonMapper people;
   private final PasswordEncoder passwords;
@@ -82,7 +84,7 @@ public class PeopleService {
   public void addWithoutPassword(Person person) {
     Stamp now = stamps.now();
     now.require(Role.LEAD, "Adding people");
-    people.insertIfNew(person, passwords.encode(UUID.randomUUID().toString()), now);
+    people.insertIfNew(person, NO_PASSWORD, now);
   }
 
   private void insert(NewPerson wanted, Stamp stamp) {

@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jollychain.core.guide.GuideReader;
 import org.jollychain.server.platform.Validation;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -11,6 +12,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -67,12 +69,19 @@ class GuideController {
     return Validation.of(() -> GuideReader.read(new String(text, StandardCharsets.UTF_8)));
   }
 
-  /** Saves a guide's text as a new revision. */
+  /**
+   * Saves a guide's text as a new revision.
+   *
+   * @param base the revision it was written from; where another holds by now, it is refused
+   */
   @PutMapping(
       path = "/{key}",
       consumes = {YAML, MediaType.APPLICATION_JSON_VALUE},
       produces = MediaType.APPLICATION_JSON_VALUE)
-  GuideRevision save(@PathVariable String key, @RequestBody byte[] text) {
-    return guides.save(key, new String(text, StandardCharsets.UTF_8));
+  GuideRevision save(
+      @PathVariable String key,
+      @RequestBody byte[] text,
+      @RequestParam(required = false) @Nullable Integer base) {
+    return guides.save(key, new String(text, StandardCharsets.UTF_8), base);
   }
 }

@@ -10,11 +10,13 @@ import org.jollychain.core.sheet.Family;
 import org.jollychain.core.text.InvalidTextException;
 import org.jollychain.core.text.Nearest;
 import org.jollychain.core.visit.SheetFinder;
+import org.jollychain.server.platform.Base;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.platform.Stamps;
 import org.jollychain.server.sheet.SheetService;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -104,10 +106,11 @@ public class GuideService {
    * Saves a guide as a new revision; the text that is newest already makes none.
    *
    * @throws InvalidTextException when the text is no valid guide
-   * @throws RefusedException when the guide calls itself otherwise
+   * @param base the revision it was written from, if that is to be held against the newest
+   * @throws RefusedException when the guide calls itself otherwise, or was revised since the base
    */
   @Transactional
-  public GuideRevision save(String key, String text) {
+  public GuideRevision save(String key, String text, @Nullable Integer base) {
     Stamp now = stamps.now();
     now.require(Role.LEAD, "Changing a guide");
     Guide guide = GuideReader.read(text);
@@ -121,6 +124,7 @@ public class GuideService {
     if (newest.isPresent() && newest.get().text().equals(text)) {
       return newest.get();
     }
+    newest.ifPresent(n -> Base.refuseOlder(base, n.revision(), n.createdBy()));
     int revision = newest.map(GuideRevision::revision).orElse(0) + 1;
     guides.insert(guide, guide.family().toString(), revision, text, now);
     return revision(key, revision);

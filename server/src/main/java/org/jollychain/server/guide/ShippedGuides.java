@@ -26,7 +26,7 @@ class ShippedGuides implements ApplicationRunner {
         "guides",
         (key, text) -> {
           if (mapper.newest(key).isEmpty()) {
-            guides.save(key, text);
+            guides.save(key, text, null);
           }
         });
   }

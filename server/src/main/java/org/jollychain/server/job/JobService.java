@@ -11,6 +11,7 @@ import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.text.Nearest;
 import org.jollychain.core.visit.Outcome;
+import org.jollychain.server.account.AuditService;
 import org.jollychain.server.account.PeopleService;
 import org.jollychain.server.guide.GuideRevision;
 import org.jollychain.server.guide.GuideService;
@@ -46,6 +47,7 @@ public class JobService {
   private final GuideService guides;
   private final PolicyService policies;
   private final PeopleService people;
+  private final AuditService audit;
 
   JobService(
       JobMapper jobs,
@@ -54,7 +56,8 @@ public class JobService {
       SheetService sheets,
       GuideService guides,
       PolicyService policies,
-      PeopleService people) {
+      PeopleService people,
+      AuditService audit) {
     this.jobs = jobs;
     this.appointments = appointments;
     this.units = units;
@@ -62,6 +65,7 @@ public class JobService {
     this.guides = guides;
     this.policies = policies;
     this.people = people;
+    this.audit = audit;
   }
 
   /**
@@ -271,7 +275,7 @@ public class JobService {
           now.version() == version + 1
               && now.permit() == permit
               && now.policy().equals(policy.complete());
-      changed(sentAgain);
+      changed(sentAgain, id);
     }
   }
 
@@ -292,7 +296,7 @@ public class JobService {
       return;
     }
     job.refuseUnlessOpen();
-    changed(jobs.close(id, version, as, outcome.strip(), stamp) == 1);
+    changed(jobs.close(id, version, as, outcome.strip(), stamp) == 1, id);
     left.forEach(a -> appointments.insert(job.unitId(), a, stamp));
   }
 
@@ -312,7 +316,7 @@ public class JobService {
       }
       throw RefusedException.conflict("This job is struck out: %s".formatted(job.struckWhy()));
     }
-    changed(jobs.strike(id, version, why.strip(), stamp) == 1);
+    changed(jobs.strike(id, version, why.strip(), stamp) == 1, id);
   }
 
   static Job found(JobMapper jobs, UUID id) {
@@ -330,10 +334,14 @@ public class JobService {
     return RefusedException.notFound("There is no job %s.".formatted(id));
   }
 
-  static void changed(boolean done) {
+  /**
+   * @throws RefusedException when it is not done; says what another did
+   */
+  void changed(boolean done, UUID id) {
     if (!done) {
       throw RefusedException.conflict(
-          "The job was changed meanwhile; look at it again and repeat.");
+          "The job was changed meanwhile%s; look at it again and repeat."
+              .formatted(audit.lastChange("job", id.toString())));
     }
   }
 

@@ -32,18 +32,21 @@ class SheetMove {
   private final SheetService sheets;
   private final GuideService guides;
   private final MeterService meters;
+  private final JobService service;
 
   SheetMove(
       JobMapper jobs,
       VisitMapper visits,
       SheetService sheets,
       GuideService guides,
-      MeterService meters) {
+      MeterService meters,
+      JobService service) {
     this.jobs = jobs;
     this.visits = visits;
     this.sheets = sheets;
     this.guides = guides;
     this.meters = meters;
+    this.service = service;
   }
 
   /**
@@ -133,7 +136,7 @@ class SheetMove {
         Optional.ofNullable(sheets.sheet(job.sheetKey(), revision).complaints().get(complaint))
             .map(Complaint::title)
             .orElse("");
-    JobService.changed(jobs.moveTo(id, version, revision, complaint, title, stamp) == 1);
+    service.changed(jobs.moveTo(id, version, revision, complaint, title, stamp) == 1, id);
     for (Lost l : lost) {
       String why = "does not fit revision %d: %s".formatted(revision, l.why());
       String said = why.substring(0, Math.min(why.length(), LONGEST_WHY));

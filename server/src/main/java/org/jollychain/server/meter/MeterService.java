@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Meters;
+import org.jollychain.server.account.AuditService;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
@@ -32,10 +33,12 @@ public class MeterService implements ApplicationRunner {
 
   private final MeterMapper meters;
   private final Stamps stamps;
+  private final AuditService audit;
 
-  MeterService(MeterMapper meters, Stamps stamps) {
+  MeterService(MeterMapper meters, Stamps stamps, AuditService audit) {
     this.meters = meters;
     this.stamps = stamps;
+    this.audit = audit;
   }
 
   @Override
@@ -83,7 +86,8 @@ public class MeterService implements ApplicationRunner {
       }
     } else if (meters.update(meter, version, now) == 0 && !keptAs(meter, version + 1)) {
       throw RefusedException.conflict(
-          "The meter was changed meanwhile; look at it again and repeat.");
+          "The meter was changed meanwhile%s; look at it again and repeat."
+              .formatted(audit.lastChange("meter", meter.id())));
     }
     return meters.all();
   }

@@ -1,5 +1,6 @@
 package org.jollychain.server.policy;
 
+import org.jollychain.server.account.AuditService;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
@@ -13,10 +14,12 @@ public class PolicyService {
 
   private final PolicyMapper policies;
   private final Stamps stamps;
+  private final AuditService audit;
 
-  PolicyService(PolicyMapper policies, Stamps stamps) {
+  PolicyService(PolicyMapper policies, Stamps stamps, AuditService audit) {
     this.policies = policies;
     this.stamps = stamps;
+    this.audit = audit;
   }
 
   public ShopPolicy shop() {
@@ -37,7 +40,8 @@ public class PolicyService {
         return kept;
       }
       throw RefusedException.conflict(
-          "The shop's policy was changed meanwhile; look at it again and repeat.");
+          "The shop's policy was changed meanwhile%s; look at it again and repeat."
+              .formatted(audit.lastChange("policy", "true")));
     }
     return shop();
   }

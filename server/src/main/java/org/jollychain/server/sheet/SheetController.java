@@ -164,13 +164,20 @@ class SheetController {
     return text == null ? "" : new String(text, StandardCharsets.UTF_8);
   }
 
-  /** Saves a sheet's text as a new revision. */
+  /**
+   * Saves a sheet's text as a new revision.
+   *
+   * @param base the revision it was written from; where another holds by now, it is refused
+   */
   @PutMapping(
       path = "/{key}",
       consumes = {YAML, MediaType.APPLICATION_JSON_VALUE},
       produces = MediaType.APPLICATION_JSON_VALUE)
-  SheetRevision save(@PathVariable String key, @RequestBody byte[] text) {
-    return sheets.save(key, new String(text, StandardCharsets.UTF_8));
+  SheetRevision save(
+      @PathVariable String key,
+      @RequestBody byte[] text,
+      @RequestParam(required = false) @Nullable Integer base) {
+    return sheets.save(key, new String(text, StandardCharsets.UTF_8), base);
   }
 
   /** Takes a sheet out of the library; its revisions and the jobs on them stay. */

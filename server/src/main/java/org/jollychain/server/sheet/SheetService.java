@@ -22,6 +22,7 @@ import org.jollychain.core.sheet.Situation;
 import org.jollychain.core.text.InvalidTextException;
 import org.jollychain.core.text.Nearest;
 import org.jollychain.server.meter.MeterService;
+import org.jollychain.server.platform.Base;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
@@ -243,11 +244,12 @@ public class SheetService {
    * Saves a sheet as a new revision; the text that is newest already makes none.
    *
    * @throws InvalidTextException when the text is no valid sheet
-   * @throws RefusedException when the sheet calls itself otherwise
+   * @param base the revision it was written from, if that is to be held against the newest
+   * @throws RefusedException when the sheet calls itself otherwise, or was revised since the base
    */
-  public SheetRevision save(String key, String text) {
+  public SheetRevision save(String key, String text, @Nullable Integer base) {
     stamps.now().require(Role.LEAD, "Changing a sheet's text");
-    return save(key, text, null, false);
+    return save(key, text, null, false, base);
   }
 
   /**
@@ -259,17 +261,18 @@ public class SheetService {
    */
   public SheetRevision saveShorthand(String key, String shorthand, boolean fresh) {
     stamps.now().require(Role.APPRENTICE, "Typing a chain");
-    return save(key, previews.usable(shorthand), shorthand, fresh);
+    return save(key, previews.usable(shorthand), shorthand, fresh, null);
   }
 
-  private SheetRevision save(String key, String text, @Nullable String shorthand, boolean fresh) {
+  private SheetRevision save(
+      String key, String text, @Nullable String shorthand, boolean fresh, @Nullable Integer base) {
     Sheet sheet = SheetValidator.read(text);
     if (!sheet.key().equals(key)) {
       throw RefusedException.unprocessable(
           "The sheet calls itself \"%s\" and was sent as \"%s\"; make the two one."
               .formatted(sheet.key(), key));
     }
-    return transaction.execute(status -> keep(sheet, text, shorthand, fresh));
+    return transaction.execute(status -> keep(sheet, text, shorthand, fresh, base));
   }
 
   /** A revision as shorthand: as it was typed, else as it is written. */
@@ -278,7 +281,8 @@ public class SheetService {
     return typed == null ? Shorthand.of(sheet(key, revision)) : typed;
   }
 
-  private SheetRevision keep(Sheet sheet, String text, @Nullable String shorthand, boolean fresh) {
+  private SheetRevision keep(
+      Sheet sheet, String text, @Nullable String shorthand, boolean fresh, @Nullable Integer base) {
     String key = sheet.key();
     Stamp now = stamps.now();
     sheets.lock(key);
@@ -288,6 +292,9 @@ public class SheetService {
       throw RefusedException.conflict(
           "There is another sheet \"%s\"; give this one a key of its own, like \"key: %s-2\"."
               .formatted(key, key));
+    }
+    if (newest.isPresent() && !same) {
+      Base.refuseOlder(base, newest.get().revision(), newest.get().createdBy());
     }
     if (newest.isPresent() && !newest.get().createdBy().equals(now.by())) {
       now.require(Role.LEAD, "Revising another's sheet");

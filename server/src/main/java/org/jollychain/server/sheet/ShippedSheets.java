@@ -26,7 +26,7 @@ class ShippedSheets implements ApplicationRunner {
         "sheets",
         (key, text) -> {
           if (mapper.newest(key).isEmpty()) {
-            sheets.save(key, text);
+            sheets.save(key, text, null);
           }
         });
   }

@@ -43,7 +43,8 @@ class LogbookTest {
 
   @BeforeEach
   void with_no_jobs() {
-    sql.execute("truncate visit_entry, evidence, appointment, job, unit");
+    sql.execute(
+        "delete from visit_entry; delete from evidence; delete from appointment; delete from job; delete from unit");
   }
 
   private UUID open(String tag, String place, String technician, UUID follows) {

@@ -1,0 +1,134 @@
+package org.jollychain.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.KeyStore;
+import java.security.cert.CertificateFactory;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+import javax.net.ssl.SSLContext;
+import javax.net.ssl.TrustManagerFactory;
+import org.junit.jupiter.api.Test;
+
+/** A shop's own machine: its first lead, its nightly copy, and its network by TLS or not at all. */
+class ServedTest {
+
+  private static final String LEAD =
+      "{\"login\": \"hild\", \"name\": \"Hild\", \"role\": \"lead\", \"password\": \"four brass tongs\"}";
+
+  private static HttpResponse<String> post(HttpClient http, String address, String body)
+      throws Exception {
+    return http.send(
+        HttpRequest.newBuilder(URI.create(address))
+            .header("Content-Type", "application/json")
+            .POST(HttpRequest.BodyPublishers.ofString(body))
+            .build(),
+        HttpResponse.BodyHandlers.ofString());
+  }
+
+  private static HttpResponse<String> get(HttpClient http, String address) throws Exception {
+    return http.send(
+        HttpRequest.newBuilder(URI.create(address)).build(), HttpResponse.BodyHandlers.ofString());
+  }
+
+  @Test
+  void a_network_is_served_by_tls_alone_and_a_copy_is_made_at_night() throws Exception {
+    HttpClient http = HttpClient.newHttpClient();
+    try (Launcher jolly = new Launcher()) {
+      String local = jolly.address("start");
+      assertThat(get(http, local + "api/jobs").statusCode()).isEqualTo(200);
+      assertThat(post(http, local + "api/session/first", LEAD).statusCode()).isEqualTo(200);
+      assertThat(post(http, local + "api/session/first", LEAD).statusCode()).isEqualTo(403);
+      // somebody leads it: programs of this machine need a token like others
+      assertThat(get(http, local + "api/jobs").statusCode()).isEqualTo(401);
+
+      Path copy = copyIn(Path.of(jolly.file("copies")));
+      try (Launcher other = new Launcher()) {
+        assertThat(other.says("restore", copy.toString())).contains("Restored and compared");
+      }
+
+      String listen = "127.0.0.1";
+      assertThat(jolly.says("start", "--listen", listen)).contains("needs a certificate");
+      assertThat(get(http, local + "api/session").statusCode()).isEqualTo(200);
+      String key = jolly.file("key.pem");
+      String certificate = jolly.file("certificate.pem");
+      Launcher.run(
+          "openssl",
+          "req",
+          "-x509",
+          "-newkey",
+          "rsa:2048",
+          "-nodes",
+          "-keyout",
+          key,
+          "-out",
+          certificate,
+          "-days",
+          "2",
+          "-subj",
+          "/CN=shop.example",
+          "-addext",
+          "subjectAltName=IP:127.0.0.1");
+      assertThat(jolly.says("certificate", certificate, certificate))
+          .contains("do not go together");
+      assertThat(jolly.says("certificate", certificate, key)).contains("Taken in, valid until");
+      String said = jolly.says("start", "--listen", listen, "--host", "127.0.0.1");
+      assertThat(said).contains("https://127.0.0.1:");
+      String address = said.substring(said.indexOf("https://"), said.indexOf('\n')).strip();
+
+      HttpClient safe = HttpClient.newBuilder().sslContext(trusting(Path.of(certificate))).build();
+      assertThat(get(safe, address + "api/jobs").statusCode()).isEqualTo(401);
+      HttpResponse<String> in =
+          post(
+              safe,
+              address + "api/session",
+              "{\"login\": \"hild\", \"password\": \"four brass tongs\"}");
+      assertThat(in.statusCode()).isEqualTo(200);
+      assertThat(in.headers().allValues("Set-Cookie"))
+          .filteredOn(c -> c.startsWith("JOLLY="))
+          .singleElement()
+          .asString()
+          .contains("Secure")
+          .contains("HttpOnly");
+      assertThat(in.headers().firstValue("Strict-Transport-Security")).isPresent();
+    }
+  }
+
+  private static SSLContext trusting(Path certificate) throws Exception {
+    KeyStore trusted = KeyStore.getInstance(KeyStore.getDefaultType());
+    trusted.load(null);
+    try (var in = Files.newInputStream(certificate)) {
+      trusted.setCertificateEntry(
+          "jolly", CertificateFactory.getInstance("X.509").generateCertificate(in));
+    }
+    TrustManagerFactory managers =
+        TrustManagerFactory.getInstance(TrustManagerFactory.getDefaultAlgorithm());
+    managers.init(trusted);
+    SSLContext context = SSLContext.getInstance("TLS");
+    context.init(null, managers.getTrustManagers(), null);
+    return context;
+  }
+
+  private static Path copyIn(Path folder) throws Exception {
+    Instant end = Instant.now().plus(Duration.ofSeconds(30));
+    while (Instant.now().isBefore(end)) {
+      try (Stream<Path> files = Files.list(folder)) {
+        List<Path> copies = files.filter(f -> f.toString().endsWith(".backup")).toList();
+        if (!copies.isEmpty()) {
+          return copies.get(0);
+        }
+      }
+      TimeUnit.MILLISECONDS.sleep(100);
+    }
+    throw new AssertionError("no copy in " + folder);
+  }
+}
