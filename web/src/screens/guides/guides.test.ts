@@ -12,7 +12,7 @@ const summary = {
   family: 'other',
   createdAt: '2026-02-03T04:05:06Z'
 };
-const revision: GuideRevision = { ...summary, text: 'key: rails\n' };
+const revision: GuideRevision = { ...summary, createdBy: '', text: 'key: rails\n' };
 const guide: GuideView = {
   key: 'rails',
   title: 'Towel rails',
