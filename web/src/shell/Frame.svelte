@@ -15,6 +15,7 @@
   import PeopleScreen from '../screens/people/PeopleScreen.svelte';
   import Away from '../lib/controls/Away.svelte';
   import { reason } from '../lib/api/client';
+  import { outbox } from '../lib/outbox/outbox.svelte';
   import { session } from '../lib/session/session.svelte';
   import Mark from './Mark.svelte';
   import NotFound from './NotFound.svelte';
@@ -57,7 +58,10 @@
   }
 
   $effect(() => {
-    if (session.me) whose = session.me.login;
+    if (!session.me) return;
+    whose = session.me.login;
+    // what they entered when their session had ended
+    outbox.soon(0);
   });
 
   let dark = $state(document.documentElement.getAttribute('theme') === 'g100');

@@ -2,6 +2,11 @@ package org.jollychain.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.RequestOptions;
+import java.util.Map;
+import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 
 /**
@@ -16,6 +21,38 @@ abstract class BrowserTest {
   static {
     // the browser's driver ends with this process by itself
     Runtime.getRuntime().addShutdownHook(new Thread(application::close));
+  }
+
+  /** What a page sends back with every change. */
+  static RequestOptions asThePage(Page page) {
+    return page.context().cookies().stream()
+        .filter(c -> c.name.equals("XSRF-TOKEN"))
+        .findFirst()
+        .map(c -> RequestOptions.create().setHeader("X-XSRF-TOKEN", c.value))
+        .orElseThrow();
+  }
+
+  /** The id of a new job on a dryer that does not heat. */
+  static String newJob(Page page, String tag) {
+    String id = UUID.randomUUID().toString();
+    APIResponse made =
+        page.context()
+            .request()
+            .put(
+                application.address() + "api/jobs/" + id,
+                asThePage(page)
+                    .setData(
+                        Map.of(
+                            "tag",
+                            tag,
+                            "sheet",
+                            "dryer-timer-240",
+                            "complaint",
+                            "no-heat",
+                            "permit",
+                            "live")));
+    assertThat(made.status()).as(made.text()).isEqualTo(200);
+    return id;
   }
 
   @AfterEach

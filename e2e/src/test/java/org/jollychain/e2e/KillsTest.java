@@ -29,7 +29,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 class KillsTest {
 
-  private static final int KILLS = Integer.getInteger("jolly.kills", 12);
+  private static final int KILLS = Integer.getInteger("jolly.kills", 8);
   private static final long SEED = Long.getLong("jolly.seed", 20261126L);
   private static final int WRITERS = 3;
 

@@ -174,8 +174,10 @@ class MalformedRequestsTest {
         .properties()
         .forEach(
             path ->
-                path.getValue()
-                    .properties()
+                // what never ends by design is no request to be answered
+                (path.getKey().endsWith("/changes")
+                        ? List.<Map.Entry<String, JsonNode>>of()
+                        : path.getValue().properties())
                     .forEach(
                         method -> {
                           List<String> types = new ArrayList<>();

@@ -4,9 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.RequestOptions;
-import java.util.Map;
-import java.util.UUID;
 import org.junit.jupiter.api.Test;
 
 /** A technician whom the network leaves, and two who work on one job. */
@@ -16,38 +13,11 @@ class OutOfReachTest extends BrowserTest {
     return new Page.GetByRoleOptions().setName(name);
   }
 
-  private String newJob(Page page) {
-    String id = UUID.randomUUID().toString();
-    String token =
-        page.context().cookies().stream()
-            .filter(c -> c.name.equals("XSRF-TOKEN"))
-            .findFirst()
-            .orElseThrow()
-            .value;
-    page.context()
-        .request()
-        .put(
-            application.address() + "api/jobs/" + id,
-            RequestOptions.create()
-                .setHeader("X-XSRF-TOKEN", token)
-                .setData(
-                    Map.of(
-                        "tag",
-                        "REACH-1",
-                        "sheet",
-                        "dryer-timer-240",
-                        "complaint",
-                        "no-heat",
-                        "permit",
-                        "live")));
-    return id;
-  }
-
   @Test
   void what_is_entered_without_the_server_goes_out_once_and_in_order_when_it_is_back() {
     Page page = chromium.page(390, 844, false);
     page.navigate(application.address());
-    String id = newJob(page);
+    String id = newJob(page, "REACH-1");
     String job = application.address() + "#/jobs/" + id;
     page.navigate(job);
     page.waitForFunction("() => navigator.serviceWorker.controller !== null");
@@ -90,7 +60,7 @@ class OutOfReachTest extends BrowserTest {
   void two_on_one_job_see_each_others_readings() {
     Page one = chromium.page(1280, 800, false);
     one.navigate(application.address());
-    String job = application.address() + "#/jobs/" + newJob(one);
+    String job = application.address() + "#/jobs/" + newJob(one, "REACH-2");
     one.navigate(job);
     Page two = chromium.page(1280, 800, false);
     two.navigate(job);

@@ -3,15 +3,12 @@ package org.jollychain.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.Test;
 
 /** Who comes in, what they may, and that nothing typed is lost when a session ends. */
 class SignInTest extends BrowserTest {
-
-  private static final String OPEN_JOB = "#/jobs/6f2a1c9e-4b1d-4f6e-9a70-1d5f7c2e0b04";
 
   private static Page.GetByRoleOptions named(String name) {
     return new Page.GetByRoleOptions().setName(name);
@@ -34,18 +31,19 @@ class SignInTest extends BrowserTest {
   }
 
   @Test
-  void what_was_typed_is_there_still_when_a_session_ended_in_between() {
+  void what_was_entered_when_the_session_had_ended_goes_out_after_signing_in_again() {
     Page page = chromium.page(1280, 800, false);
-    page.navigate(application.address() + OPEN_JOB);
-    Locator reading = page.getByPlaceholder("type what it shows");
-    assertThat(reading).isVisible();
-    page.keyboard().type("0.");
+    page.navigate(application.address());
+    String id = newJob(page, "DOOR-1");
+    page.navigate(application.address() + "#/jobs/" + id);
+    page.getByRole(AriaRole.BUTTON, named("high limit")).first().click();
     page.context().clearCookies();
-    page.keyboard().type("2");
+    page.keyboard().type("0.2");
     page.keyboard().press("Enter");
     assertThat(page.getByRole(AriaRole.HEADING, named("Who is at work?"))).isVisible();
     page.getByRole(AriaRole.BUTTON, named("Imke lead")).click();
-    assertThat(reading).hasValue("0.2");
+    assertThat(page.getByText("1 entry ·").first()).isVisible();
+    assertThat(page.getByText("waits here")).isHidden();
   }
 
   @Test

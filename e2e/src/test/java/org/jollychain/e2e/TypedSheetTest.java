@@ -11,7 +11,6 @@ import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.RequestOptions;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.regex.Pattern;
@@ -64,7 +63,7 @@ class TypedSheetTest extends BrowserTest {
         json(page.request()
                 .post(
                     application.address() + "api/solve",
-                    RequestOptions.create()
+                    asThePage(page)
                         .setHeader("Content-Type", "application/json")
                         .setData(asked.toString())))
             .getAsJsonArray("readings")
