@@ -21,6 +21,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -28,6 +29,7 @@ import tools.jackson.databind.json.JsonMapper;
  * Two nodes on one database behind one address, technicians signed in at either: one node is
  * killed, and nothing that was acknowledged is lost. {@code ./jolly torture} does it with fifty.
  */
+@EnabledIfSystemProperty(named = "jolly.technicians", matches = "\\d+")
 class TwoNodesTest {
 
   private static final int TECHNICIANS = Integer.getInteger("jolly.technicians", 4);
