@@ -31,7 +31,7 @@ export const told = (key: string) => (/^[0-9a-f]{8}-/.test(key) ? key.slice(0, 8
 export function fieldsOf(line: AuditLine): string {
   const what = line.what as Record<string, unknown>;
   return Object.entries(what)
-    .filter(([name]) => name !== 'id')
+    .filter(([name]) => name !== 'id' && !name.endsWith('_at'))
     .map(([name, value]) => `${name.replaceAll('_', ' ')}: ${short(value)}`)
     .join(' · ');
 }
