@@ -15,13 +15,15 @@ const line: AuditLine = {
     number: 4,
     body: { red: 'L1', value: '0.1', how: null },
     struck_why: ''
-  }
+  } as never
 };
 
 describe('a change', () => {
   it('is told by what its fields became, without ids and times', () => {
     expect(fieldsOf(line)).toBe('number: 4 · body: red L1, value 0.1 · struck why: none');
-    expect(fieldsOf({ ...line, what: { text: 'a'.repeat(200) } })).toHaveLength('text: '.length + 92);
+    expect(fieldsOf({ ...line, what: { text: 'a'.repeat(200) } as never })).toHaveLength(
+      'text: '.length + 92
+    );
   });
 
   it('leads to what was changed', () => {
