@@ -54,6 +54,8 @@ class TwoNodesTest {
         Application two = new Application();
         OneAddress address = new OneAddress(one.port(), two.port())) {
       signIn(address.base());
+      // another test may have withdrawn it
+      assertThat(put(address.base() + "api/sheets/dryer-timer-240/restore", "{}")).isEqualTo(200);
       List<String> jobs = new ArrayList<>();
       for (int i = 0; i < JOBS; i++) {
         String job = address.base() + "api/jobs/" + UUID.randomUUID();
