@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Modal, PasswordInput, TextInput } from 'carbon-components-svelte';
   import { api, type Person, reason, type Role } from '../../lib/api/client';
-  import { ROLES } from './roles';
+  import RoleChoice from './RoleChoice.svelte';
 
   /** Somebody new, with the password to begin with. */
   let { onadded, onclose }: { onadded: (all: Person[]) => void; onclose: () => void } = $props();
@@ -40,12 +40,7 @@
     maxlength={40}
     bind:value={login}
   />
-  <fieldset>
-    <legend>Role</legend>
-    {#each ROLES as [value, words] (value)}
-      <label><input type="radio" name="role" {value} bind:group={role} /> <b>{value}</b> {words}</label>
-    {/each}
-  </fieldset>
+  <RoleChoice bind:role />
   <PasswordInput
     labelText="First password"
     helperText="Twelve characters at least; they change it by their name at the top."
@@ -54,16 +49,3 @@
   />
   {#if error}<p class="failed" role="alert">{error}</p>{/if}
 </Modal>
-
-<style>
-  fieldset {
-    display: grid;
-    gap: 6px;
-    padding: 14px 0;
-    font-size: 0.875rem;
-  }
-  legend {
-    padding-bottom: 6px;
-    font-size: 0.75rem;
-  }
-</style>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Modal, NumberInput, TextInput } from 'carbon-components-svelte';
   import { api, reason, type Role } from '../../lib/api/client';
-  import { ROLES } from './roles';
+  import RoleChoice from './RoleChoice.svelte';
 
   /** A token for a script; it is shown here and nowhere again. */
   let { onclose }: { onclose: () => void } = $props();
@@ -40,12 +40,7 @@
     <p class="figure token">{token}</p>
   {:else}
     <TextInput labelText="What for" placeholder="Nightly list" maxlength={60} bind:value={title} />
-    <fieldset>
-      <legend>Role</legend>
-      {#each ROLES as [value, words] (value)}
-        <label><input type="radio" name="role" {value} bind:group={role} /> <b>{value}</b> {words}</label>
-      {/each}
-    </fieldset>
+    <RoleChoice bind:role />
     <NumberInput labelText="Days" min={1} max={366} bind:value={days} />
   {/if}
   {#if error}<p class="failed" role="alert">{error}</p>{/if}
@@ -58,15 +53,5 @@
     background: var(--field);
     overflow-wrap: anywhere;
     user-select: all;
-  }
-  fieldset {
-    display: grid;
-    gap: 6px;
-    padding: 14px 0;
-    font-size: 0.875rem;
-  }
-  legend {
-    padding-bottom: 6px;
-    font-size: 0.75rem;
   }
 </style>
