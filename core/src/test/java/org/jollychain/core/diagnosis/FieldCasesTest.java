@@ -20,7 +20,7 @@ class FieldCasesTest {
   private static final Map<String, Diagnosis> DIAGNOSES = new ConcurrentHashMap<>();
 
   static Stream<FieldCase> cases() {
-    return Stream.of("supply", "string", "own-test", "joints", "traps", "more")
+    return Stream.of("supply", "string", "own-test", "joints", "traps", "more", "variants")
         .flatMap(file -> FieldCase.of(file + ".yaml").stream());
   }
 
