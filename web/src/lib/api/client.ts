@@ -73,7 +73,9 @@ export class Problem extends Error {
     readonly title: string,
     detail: string,
     /** What is wrong with single fields. */
-    readonly fields: Record<string, string> = {}
+    readonly fields: Record<string, string> = {},
+    /** What another changed meanwhile, as the lines of a unified diff. */
+    readonly changes: string[] = []
   ) {
     super(detail);
   }
@@ -83,6 +85,9 @@ export class Problem extends Error {
     return this.status === 0 || this.status >= 500;
   }
 }
+
+/** The revision a text was written from, where it is to be held against the newest. */
+const from = (base?: number) => (base === undefined ? '' : `?base=${base}`);
 
 /** Why something failed, as it is told to people. */
 export function reason(e: unknown): string {
@@ -144,12 +149,14 @@ async function send(
     title?: string;
     detail?: string;
     problems?: { field?: string; message: string }[];
+    changes?: string[];
   };
   throw new Problem(
     response.status,
     problem.title ?? `Error ${response.status}`,
     problem.detail ?? 'The server did not say why.',
-    Object.fromEntries((problem.problems ?? []).flatMap((p) => (p.field ? [[p.field, p.message]] : [])))
+    Object.fromEntries((problem.problems ?? []).flatMap((p) => (p.field ? [[p.field, p.message]] : []))),
+    problem.changes
   );
 }
 
@@ -236,7 +243,7 @@ export const api = {
       .then((r) => r.json() as Promise<{ problems: TextProblem[] }>)
       .then((v) => v.problems),
   saveSheet: (key: string, text: string, base?: number) =>
-    send('PUT', `/api/sheets/${key}${base ? `?base=${base}` : ''}`, text, YAML_TYPE).then(
+    send('PUT', `/api/sheets/${key}${from(base)}`, text, YAML_TYPE).then(
       (r) => r.json() as Promise<SheetRevision>
     ),
   previewSheet: (text: string, situation = '', path = '') =>
@@ -256,8 +263,12 @@ export const api = {
   tradeWords: () => request<TradeWord[]>('GET', '/api/sheets/shorthand'),
   shorthand: (key: string, revision: number) =>
     send('GET', `${revisionPath(key, revision)}/shorthand`).then((r) => r.text()),
-  saveShorthand: (key: string, text: string, fresh: boolean) =>
-    send('PUT', `/api/sheets/${key}/shorthand?fresh=${fresh}`, text, TEXT_TYPE).then(
+  newShorthand: (key: string, text: string) =>
+    send('PUT', `/api/sheets/${key}/shorthand?fresh=true`, text, TEXT_TYPE).then(
+      (r) => r.json() as Promise<SheetRevision>
+    ),
+  saveShorthand: (key: string, text: string, base?: number) =>
+    send('PUT', `/api/sheets/${key}/shorthand${from(base)}`, text, TEXT_TYPE).then(
       (r) => r.json() as Promise<SheetRevision>
     ),
   lostBy: (job: string, revision: number) => request<Lost[]>('GET', `/api/jobs/${job}/sheet/${revision}`),
@@ -270,7 +281,7 @@ export const api = {
   guideText: (key: string, revision: number) =>
     send('GET', `/api/guides/${key}/revisions/${revision}/yaml`).then((r) => r.text()),
   saveGuide: (key: string, text: string, base?: number) =>
-    send('PUT', `/api/guides/${key}${base ? `?base=${base}` : ''}`, text, YAML_TYPE).then(
+    send('PUT', `/api/guides/${key}${from(base)}`, text, YAML_TYPE).then(
       (r) => r.json() as Promise<GuideRevision>
     ),
   withdrawSheet: (key: string) => send('DELETE', `/api/sheets/${key}`),

@@ -3,6 +3,7 @@
   import { type Snippet, untrack } from 'svelte';
   import { Problem, type TextProblem, reason } from '../api/client';
   import FileButton from '../controls/FileButton.svelte';
+  import Changes from './Changes.svelte';
   import { type Documents, keyOf } from './documents';
 
   /** A document's text, with its problems at their lines as one types. */
@@ -29,6 +30,8 @@
   let from = $state(untrack(() => revision));
   let checked = $state('');
   let error = $state('');
+  /** What another changed meanwhile. */
+  let theirs = $state.raw<string[]>([]);
   let busy = $state(false);
   let area = $state<HTMLTextAreaElement>();
   let gutter = $state<HTMLElement>();
@@ -67,6 +70,7 @@
     } catch (e) {
       // whoever has read that another saved meanwhile may save over it
       if (e instanceof Problem && e.status === 409) from = undefined;
+      theirs = e instanceof Problem ? e.changes : [];
       error = reason(e);
     } finally {
       busy = false;
@@ -113,6 +117,7 @@
         />
       </div>
       {#if error}<p class="error" role="alert">{error}</p>{/if}
+      {#if theirs.length}<Changes lines={theirs} />{/if}
       {#if !current && !error}
         <p class="soft">Checking …</p>
       {:else if problems.length === 0}

@@ -3,6 +3,7 @@
   import { untrack } from 'svelte';
   import { reason } from '../api/client';
   import { ago } from '../format/format';
+  import Changes from './Changes.svelte';
   import type { Documents } from './documents';
 
   /** All revisions of a document, and what one changed against another. */
@@ -21,17 +22,12 @@
     onwithdraw?: () => void;
   } = $props();
 
-  interface Line {
-    sign: ' ' | '+' | '-' | '…';
-    text: string;
-  }
-
   const CONTEXT = 3;
 
   let revisions = $state.raw<{ revision: number; createdAt: string }[]>();
   let from = $state(untrack(() => Math.max(1, newest - 1)));
   let to = $state(untrack(() => newest));
-  let lines = $state.raw<Line[]>();
+  let lines = $state.raw<string[]>();
   let error = $state('');
   let sure = $state(false);
 
@@ -48,33 +44,19 @@
 
   async function compare(a: number, b: number) {
     try {
-      const [{ diffLines }, before, after] = await Promise.all([
+      const [{ structuredPatch }, before, after] = await Promise.all([
         import('diff'),
         documents.text(key, a),
         documents.text(key, b)
       ]);
-      lines = shortened(
-        diffLines(before, after).flatMap((change) =>
-          change.value
-            .replace(/\n$/, '')
-            .split('\n')
-            .map((text): Line => ({ sign: change.added ? '+' : change.removed ? '-' : ' ', text }))
-        )
-      );
+      const { hunks } = structuredPatch('', '', before, after, '', '', { context: CONTEXT });
+      lines = hunks
+        .flatMap((hunk, i) => (i > 0 ? ['@', ...hunk.lines] : hunk.lines))
+        .filter((line) => !line.startsWith('\\'));
       error = '';
     } catch (e) {
       error = e instanceof Error ? e.message : String(e);
     }
-  }
-
-  /** Only what changed, with a few lines around it. */
-  function shortened(all: Line[]): Line[] {
-    const near = all.map((_, i) =>
-      all.slice(Math.max(0, i - CONTEXT), i + CONTEXT + 1).some((l) => l.sign !== ' ')
-    );
-    return all.flatMap((line, i) =>
-      near[i] ? [line] : near[i - 1] ? [{ sign: '…' as const, text: '' }] : []
-    );
   }
 </script>
 
@@ -117,10 +99,7 @@
   <section class="card" aria-label="Differences">
     <h2>{from === to ? 'Choose two revisions' : `Revision ${from} to ${to}`}</h2>
     {#if lines?.length}
-      <pre class="figure">{#each lines as line, i (i)}<span
-            class:added={line.sign === '+'}
-            class:removed={line.sign === '-'}>{line.sign} {line.text}</span
-          >{/each}</pre>
+      <Changes {lines} />
     {:else}
       <p class="soft">{newest === 1 ? 'There is only one revision yet.' : 'No differences.'}</p>
     {/if}
@@ -162,22 +141,6 @@
   .out {
     font-size: 0.75rem;
     color: var(--ink-soft);
-  }
-  pre {
-    margin: 0;
-    overflow-x: auto;
-    font-size: 0.8125rem;
-    line-height: 1.5;
-  }
-  pre span {
-    display: block;
-  }
-  .added {
-    background: var(--band);
-  }
-  .removed {
-    background: var(--bad-wash);
-    color: var(--bad);
   }
   @media (max-width: 800px) {
     .revisions {

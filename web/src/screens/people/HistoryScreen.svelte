@@ -4,7 +4,7 @@
   import { api, type AuditLine, reason } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import { moment } from '../../lib/format/format';
-  import { fieldsOf, pathOf, SUBJECTS, told } from './history';
+  import { pathOf, shortKey, SUBJECTS } from './history';
 
   /** Who changed what, the latest first, as the database noted it. */
   const PAGE = 100;
@@ -80,10 +80,10 @@
           >
           <span class="what">
             <a href={path ?? address({ subject: line.subject, key: line.key })} use:link
-              >{line.subject}{line.subject === 'policy' ? '' : ` ${told(line.key)}`}</a
+              >{line.subject}{line.subject === 'policy' ? '' : ` ${shortKey(line.key)}`}</a
             >
             <b>{line.act.replaceAll('_', ' ')}</b>
-            <small class="soft">{fieldsOf(line)}</small>
+            <small class="soft">{line.told}</small>
           </span>
         </li>
       {:else}

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import { api, type SheetRevision, type TradeWord, reason } from '../../lib/api/client';
+  import { untrack } from 'svelte';
+  import { api, Problem, type SheetRevision, type TradeWord, reason } from '../../lib/api/client';
+  import Changes from '../../lib/documents/Changes.svelte';
   import Sketch from './Sketch.svelte';
   import { SketchDraft } from './SketchDraft.svelte';
 
@@ -10,7 +12,9 @@
   let draft = $state.raw<SketchDraft>();
   let words = $state.raw<TradeWord[]>([]);
   let given = $state('');
+  let from = $state(untrack(() => revision.revision as number | undefined));
   let error = $state('');
+  let theirs = $state.raw<string[]>([]);
   let busy = $state(false);
 
   const ready = $derived(
@@ -32,8 +36,11 @@
     if (!draft || !ready || busy) return;
     busy = true;
     try {
-      onsaved(await api.saveShorthand(revision.key, draft.text, false));
+      onsaved(await api.saveShorthand(revision.key, draft.text, from));
     } catch (e) {
+      // whoever has read that another saved meanwhile may save over it
+      if (e instanceof Problem && e.status === 409) from = undefined;
+      theirs = e instanceof Problem ? e.changes : [];
       error = reason(e);
     } finally {
       busy = false;
@@ -42,6 +49,7 @@
 </script>
 
 {#if error}<p class="failed" role="alert">{error}</p>{/if}
+{#if theirs.length}<Changes lines={theirs} />{/if}
 {#if draft}
   <div class="bar">
     <p class="soft">

@@ -29,7 +29,7 @@
     if (busy || !ready) return;
     busy = true;
     try {
-      const made = await api.saveShorthand(key, draft.text, true);
+      const made = await api.newShorthand(key, draft.text);
       sessionStorage.removeItem(SKETCH_KEY);
       await then(made);
     } catch (e) {

@@ -1,7 +1,7 @@
 import { render, screen, waitFor } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { api, type TextProblem } from '../../lib/api/client';
+import { api, Problem, type TextProblem } from '../../lib/api/client';
 import { readFile } from '../../lib/controls/file';
 import DocumentEditor from '../../lib/documents/DocumentEditor.svelte';
 import { keyOf, sheetDocuments } from '../../lib/documents/documents';
@@ -37,6 +37,31 @@ describe('the text editor', () => {
     await userEvent.click(screen.getByRole('button', { name: /Save/ }));
     expect(save).toHaveBeenCalledWith('k2', 'key: k2', undefined);
     await waitFor(() => expect(onsaved).toHaveBeenCalled());
+  });
+
+  it('shows what another changed meanwhile, keeps what was typed, and saves over it when asked again', async () => {
+    vi.spyOn(api, 'validate').mockResolvedValue([]);
+    const save = vi
+      .spyOn(api, 'saveSheet')
+      .mockRejectedValueOnce(
+        new Problem(409, 'Conflict', 'imke saved revision 3 meanwhile.', {}, [
+          '@@ -1 +1 @@',
+          '-volts: 240',
+          '+volts: 230'
+        ])
+      )
+      .mockResolvedValue({ key: 'k', revision: 4 } as never);
+    const text = 'key: k\nvolts: 240';
+    render(DocumentEditor, { documents: sheetDocuments, text, revision: 2, onsaved: vi.fn() });
+    const area = screen.getByLabelText('Sheet text');
+    await userEvent.type(area, '8');
+    const button = screen.getByRole('button', { name: /Save/ });
+    await waitFor(() => expect(button).toBeEnabled());
+    await userEvent.click(button);
+    expect(await screen.findByText('+ volts: 230')).toBeInTheDocument();
+    expect(area).toHaveValue(`${text}8`);
+    await userEvent.click(button);
+    expect(save.mock.calls.map(([, , base]) => base)).toEqual([2, undefined]);
   });
 
   it('puts the cursor where a problem is', async () => {

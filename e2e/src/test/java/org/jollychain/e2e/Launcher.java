@@ -16,6 +16,9 @@ final class Launcher implements AutoCloseable {
 
   private static final Pattern ADDRESS = Pattern.compile("http://127\\.0\\.0\\.1:\\d+/");
 
+  /** One at a time, so that neither takes a port the other has just found free. */
+  static final String HOME = "home";
+
   private final Path home;
 
   Launcher() throws IOException {
@@ -38,6 +41,18 @@ final class Launcher implements AutoCloseable {
     String[] all = new String[command.length + 1];
     all[0] = "../jolly";
     System.arraycopy(command, 0, all, 1, command.length);
+    return ran(environment, all);
+  }
+
+  /** As on a disk that becomes full: no file grows above so many kilobytes. */
+  String saysWithFilesUpTo(int kilobytes, String command, String argument)
+      throws IOException, InterruptedException {
+    String limited = "ulimit -f %d; exec ../jolly \"$@\"".formatted(kilobytes);
+    return ran(Map.of(), "bash", "-c", limited, "jolly", command, argument);
+  }
+
+  private String ran(Map<String, String> environment, String... all)
+      throws IOException, InterruptedException {
     ProcessBuilder builder = new ProcessBuilder(all).redirectErrorStream(true);
     builder.environment().put("JOLLY_HOME", home.toString());
     builder.environment().putAll(environment);

@@ -15,8 +15,10 @@ import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
 
 /** The launcher as a newcomer uses it, in a folder of its own. */
+@ResourceLock(Launcher.HOME)
 class LauncherTest {
 
   private static final String OPEN_JOB = "api/jobs/6f2a1c9e-4b1d-4f6e-9a70-1d5f7c2e0b04";
@@ -90,6 +92,9 @@ class LauncherTest {
   void no_start_deletes_data_and_a_copy_brings_all_of_it_back() throws Exception {
     jolly.address("demo");
     String copy = jolly.file("copy.backup");
+    assertThat(jolly.saysWithFilesUpTo(40, "backup", copy)).contains("nothing was written");
+    assertThat(Path.of(copy)).doesNotExist();
+    assertThat(jolly.home().resolve("tmp")).isEmptyDirectory();
     assertThat(jolly.says("backup", copy)).contains("All data is in");
     assertThat(jolly.says("backup", copy)).contains("is there already");
 

@@ -22,6 +22,7 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -30,6 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
  * killed, and nothing that was acknowledged is lost. {@code ./jolly torture} does it with fifty.
  */
 @EnabledIfSystemProperty(named = "jolly.technicians", matches = "\\d+")
+@ResourceLock(BrowserTest.STATION)
 class TwoNodesTest {
 
   private static final int TECHNICIANS = Integer.getInteger("jolly.technicians", 4);

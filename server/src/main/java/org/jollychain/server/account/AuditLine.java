@@ -1,5 +1,6 @@
 package org.jollychain.server.account;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.OffsetDateTime;
 import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
@@ -16,19 +17,31 @@ import tools.jackson.databind.JsonNode;
 public record AuditLine(
     long id, OffsetDateTime at, String by, String subject, String key, String act, JsonNode what) {
 
-  private static final int LONGEST = 60;
+  private static final int LONGEST = 90;
 
-  /** As " by hild: permit live, live by hild". */
-  String told() {
-    String fields =
-        what.propertyStream()
-            .map(f -> f.getKey().replace('_', ' ') + " " + shortly(f.getValue()))
-            .collect(Collectors.joining(", "));
-    return "%s: %s".formatted(by.isEmpty() ? "" : " by " + by, fields);
+  /** What its fields became, in a line: "permit: live · live by: hild"; ids and times left out. */
+  @JsonProperty
+  public String told() {
+    return what.propertyStream()
+        .filter(f -> !f.getKey().equals("id") && !f.getKey().endsWith("_at"))
+        .map(f -> "%s: %s".formatted(f.getKey().replace('_', ' '), shortly(f.getValue())))
+        .collect(Collectors.joining(" · "));
   }
 
   private static String shortly(JsonNode value) {
-    String text = value.isValueNode() ? value.asString() : value.toString();
-    return text.length() > LONGEST ? text.substring(0, LONGEST) + " ..." : text;
+    String text = value.isObject() ? flat(value) : value.isNull() ? "" : value.asString();
+    if (text.isEmpty()) {
+      return "none";
+    }
+    return text.length() > LONGEST ? text.substring(0, LONGEST) + " …" : text;
+  }
+
+  /** An object as its fields that say something. */
+  private static String flat(JsonNode value) {
+    return value
+        .propertyStream()
+        .filter(f -> f.getValue().isValueNode() && !f.getValue().asString("").isEmpty())
+        .map(f -> f.getKey() + " " + f.getValue().asString())
+        .collect(Collectors.joining(", "));
   }
 }

@@ -24,7 +24,7 @@ public class AuditService {
   public String lastChange(String subject, String key) {
     return audit.lines(subject, key, "", Long.MAX_VALUE, 1).stream()
         .findFirst()
-        .map(AuditLine::told)
+        .map(l -> (l.by().isEmpty() ? "" : " by " + l.by()) + ": " + l.told())
         .orElse("");
   }
 

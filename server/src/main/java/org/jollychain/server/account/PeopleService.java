@@ -1,8 +1,8 @@
 package org.jollychain.server.account;
 
+import com.nulabinc.zxcvbn.Zxcvbn;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Role;
@@ -25,6 +25,12 @@ public class PeopleService {
 
   /** So many bytes of a password count in the hash. */
   private static final int LONGEST_BYTES = 72;
+
+  /** Lists of common passwords, names and words, and what is made of them. */
+  private static final Zxcvbn GUESSES = new Zxcvbn();
+
+  /** Of 0 to 4: 10^8 guesses at least, the library's "safely unguessable". */
+  private static final int ENOUGH_GUESSES = 3;
 
   /** No password becomes this. */
   private static final String NO_PASSWORD = "{bcrypt}none";
@@ -183,7 +189,6 @@ public class PeopleService {
   }
 
   private static void refuseEasy(String password, String login, String name) {
-    String small = password.toLowerCase(Locale.ROOT);
     if (password.length() < SHORTEST) {
       throw RefusedException.unprocessable(
           "password: %d characters at least; a few words do well.".formatted(SHORTEST));
@@ -191,11 +196,9 @@ public class PeopleService {
     if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_BYTES) {
       throw RefusedException.unprocessable("password: %d bytes at most.".formatted(LONGEST_BYTES));
     }
-    if (small.contains(login)
-        || small.contains(name.toLowerCase(Locale.ROOT))
-        || password.chars().distinct().count() < 5) {
+    if (GUESSES.measure(password, List.of(login, name)).getScore() < ENOUGH_GUESSES) {
       throw RefusedException.unprocessable(
-          "password: too easy to guess; not your name, and not the same few letters.");
+          "password: too easy to guess; not your name, no common password, not the same few letters. A few words do well.");
     }
   }
 }

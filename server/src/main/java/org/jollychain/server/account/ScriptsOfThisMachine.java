@@ -8,7 +8,6 @@ import java.io.IOException;
 import org.jollychain.server.platform.Role;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
@@ -16,7 +15,6 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * sign in by a click as well. A browser says what it is by Fetch Metadata and gets the page to sign
  * in.
  */
-@Component
 class ScriptsOfThisMachine extends OncePerRequestFilter {
 
   static final String LOGIN = "script";

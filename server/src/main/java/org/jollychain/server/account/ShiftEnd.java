@@ -9,19 +9,16 @@ import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /** Ends a session after a shift, however busy it was. */
-@Component
 class ShiftEnd extends OncePerRequestFilter {
 
   private final Duration shift;
   private final Clock clock;
 
-  ShiftEnd(@Value("${spring.session.timeout}") Duration shift, Clock clock) {
+  ShiftEnd(Duration shift, Clock clock) {
     this.shift = shift;
     this.clock = clock;
   }

@@ -9,11 +9,9 @@ import java.util.Optional;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /** Lets scripts in by their token; a wrong one is refused, whoever else may come in. */
-@Component
 class TokenFilter extends OncePerRequestFilter {
 
   private static final String SCHEME = "Bearer ";

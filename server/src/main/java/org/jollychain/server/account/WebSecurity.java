@@ -2,11 +2,15 @@ package org.jollychain.server.account;
 
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletRequest;
+import java.time.Clock;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.Set;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.server.platform.HeadersOnAll;
+import org.jollychain.server.platform.Listening;
 import org.jollychain.server.platform.OwnPagesOnly;
+import org.jollychain.server.platform.Stamps;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -46,11 +50,13 @@ class WebSecurity {
   @Bean
   SecurityFilterChain filters(
       HttpSecurity http,
-      TokenFilter tokens,
-      ScriptsOfThisMachine scripts,
-      ShiftEnd shiftEnd,
-      WriteRate writeRate,
+      TokenService tokens,
+      OpenDoor door,
+      Clock clock,
+      Listening listening,
+      Stamps stamps,
       CookieCsrfTokenRepository csrfTokens,
+      @Value("${spring.session.timeout}") Duration shift,
       @Value("${jolly.hosts}") Set<String> hosts)
       throws Exception {
     return http.authorizeHttpRequests(
@@ -90,11 +96,11 @@ class WebSecurity {
                     .crossOriginOpenerPolicy(c -> c.policy(CrossOriginOpenerPolicy.SAME_ORIGIN))
                     .crossOriginResourcePolicy(c -> c.policy(CrossOriginResourcePolicy.SAME_ORIGIN))
                     .addHeaderWriter(NOTHING_OF_THE_API_IS_KEPT))
-        .addFilterBefore(shiftEnd, AnonymousAuthenticationFilter.class)
-        .addFilterBefore(tokens, AnonymousAuthenticationFilter.class)
-        .addFilterBefore(scripts, AnonymousAuthenticationFilter.class)
+        .addFilterBefore(new ShiftEnd(shift, clock), AnonymousAuthenticationFilter.class)
+        .addFilterBefore(new TokenFilter(tokens), AnonymousAuthenticationFilter.class)
+        .addFilterBefore(new ScriptsOfThisMachine(door), AnonymousAuthenticationFilter.class)
         .addFilterBefore(new OwnPagesOnly(hosts), AuthorizationFilter.class)
-        .addFilterBefore(writeRate, AuthorizationFilter.class)
+        .addFilterBefore(new WriteRate(listening, stamps), AuthorizationFilter.class)
         .build();
   }
 

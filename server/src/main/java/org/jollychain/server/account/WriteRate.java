@@ -10,11 +10,9 @@ import org.jollychain.server.platform.Listening;
 import org.jollychain.server.platform.Stamps;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /** Where a network is served, nobody writes faster than fingers and a queue that catches up. */
-@Component
 class WriteRate extends OncePerRequestFilter {
 
   private static final int PER_MINUTE = 600;

@@ -30,7 +30,7 @@ class DemoSketches implements ApplicationRunner {
       String text = Sketches.text(sketch);
       String key = Shorthand.read(text).sheet().orElseThrow().key();
       if (!there.contains(key)) {
-        sheets.saveShorthand(key, text, false);
+        sheets.saveShorthand(key, text, false, null);
       }
     }
   }

@@ -124,7 +124,8 @@ public class GuideService {
     if (newest.isPresent() && newest.get().text().equals(text)) {
       return newest.get();
     }
-    newest.ifPresent(n -> Base.refuseOlder(base, n.revision(), n.createdBy()));
+    newest.ifPresent(
+        n -> Base.refuseOlder(base, n.revision(), n.createdBy(), r -> revision(key, r).text()));
     int revision = newest.map(GuideRevision::revision).orElse(0) + 1;
     guides.insert(guide, guide.family().toString(), revision, text, now);
     return revision(key, revision);

@@ -36,7 +36,12 @@ class Problems extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   ProblemDetail refused(RefusedException e) {
-    return ProblemDetail.forStatusAndDetail(e.status(), UnreadableBody.readable(e.getMessage()));
+    ProblemDetail problem =
+        ProblemDetail.forStatusAndDetail(e.status(), UnreadableBody.readable(e.getMessage()));
+    if (!e.changes().isEmpty()) {
+      problem.setProperty("changes", e.changes());
+    }
+    return problem;
   }
 
   @ExceptionHandler

@@ -1,15 +1,22 @@
 package org.jollychain.server.platform;
 
+import java.util.List;
 import org.springframework.http.HttpStatus;
 
 /** Thrown when a request cannot be carried out as asked; nothing of it is kept. */
 public final class RefusedException extends RuntimeException {
 
   private final HttpStatus status;
+  private final transient List<String> changes;
 
   private RefusedException(HttpStatus status, String message) {
+    this(status, message, List.of());
+  }
+
+  private RefusedException(HttpStatus status, String message, List<String> changes) {
     super(message);
     this.status = status;
+    this.changes = changes;
   }
 
   /** There is no such thing. */
@@ -37,6 +44,11 @@ public final class RefusedException extends RuntimeException {
     return new RefusedException(HttpStatus.CONFLICT, message);
   }
 
+  /** Another changed the thing meanwhile, told by the lines of a unified diff. */
+  static RefusedException changed(String message, List<String> changes) {
+    return new RefusedException(HttpStatus.CONFLICT, message, changes);
+  }
+
   /** What was sent cannot be meant. */
   public static RefusedException unprocessable(String message) {
     return new RefusedException(HttpStatus.UNPROCESSABLE_CONTENT, message);
@@ -44,5 +56,10 @@ public final class RefusedException extends RuntimeException {
 
   public HttpStatus status() {
     return status;
+  }
+
+  /** What another changed, where that is the reason. */
+  public List<String> changes() {
+    return changes;
   }
 }

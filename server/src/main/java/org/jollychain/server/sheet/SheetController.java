@@ -148,6 +148,7 @@ class SheetController {
    * Saves a sheet typed as shorthand as a new revision.
    *
    * @param fresh whether it is to be a new sheet, none that is there
+   * @param base the revision it was written from; where another holds by now, it is refused
    */
   @PutMapping(
       path = "/{key}/shorthand",
@@ -156,8 +157,9 @@ class SheetController {
   SheetRevision saveShorthand(
       @PathVariable String key,
       @RequestBody(required = false) byte @Nullable [] text,
-      @RequestParam(defaultValue = "false") boolean fresh) {
-    return sheets.saveShorthand(key, typed(text), fresh);
+      @RequestParam(defaultValue = "false") boolean fresh,
+      @RequestParam(required = false) @Nullable Integer base) {
+    return sheets.saveShorthand(key, typed(text), fresh, base);
   }
 
   private static String typed(byte @Nullable [] text) {

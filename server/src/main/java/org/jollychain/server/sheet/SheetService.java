@@ -256,12 +256,14 @@ public class SheetService {
    * Saves a sheet typed as shorthand; what was typed is kept with the revision it made.
    *
    * @param fresh whether it is to be a new sheet, none that is there
+   * @param base the revision it was written from, if that is to be held against the newest
    * @throws InvalidTextException when it is no usable shorthand
    * @throws RefusedException when it calls itself otherwise, or a new one by a name that is taken
    */
-  public SheetRevision saveShorthand(String key, String shorthand, boolean fresh) {
+  public SheetRevision saveShorthand(
+      String key, String shorthand, boolean fresh, @Nullable Integer base) {
     stamps.now().require(Role.APPRENTICE, "Typing a chain");
-    return save(key, previews.usable(shorthand), shorthand, fresh, null);
+    return save(key, previews.usable(shorthand), shorthand, fresh, base);
   }
 
   private SheetRevision save(
@@ -294,7 +296,8 @@ public class SheetService {
               .formatted(key, key));
     }
     if (newest.isPresent() && !same) {
-      Base.refuseOlder(base, newest.get().revision(), newest.get().createdBy());
+      Base.refuseOlder(
+          base, newest.get().revision(), newest.get().createdBy(), r -> revision(key, r).text());
     }
     if (newest.isPresent() && !newest.get().createdBy().equals(now.by())) {
       now.require(Role.LEAD, "Revising another's sheet");

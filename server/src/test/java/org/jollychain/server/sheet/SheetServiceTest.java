@@ -2,6 +2,7 @@ package org.jollychain.server.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.InstanceOfAssertFactories.list;
 
 import org.jollychain.core.text.InvalidTextException;
 import org.jollychain.server.ServerTest;
@@ -19,14 +20,19 @@ class SheetServiceTest {
   @Autowired private SheetService sheets;
 
   @Test
-  void a_text_from_an_older_revision_is_held_up_with_who_saved_meanwhile() {
+  void a_text_from_an_older_revision_is_held_up_with_who_changed_which_lines_meanwhile() {
     String text = sheets.newest(DRYER).text();
     int base = sheets.newest(DRYER).revision();
     sheets.save(DRYER, text.replace("watts: 5200", "watts: 5000"), base);
     String mine = text.replace("watts: 5200", "watts: 4800");
     assertThatThrownBy(() -> sheets.save(DRYER, mine, base))
         .isInstanceOf(RefusedException.class)
-        .hasMessageContaining("tester saved revision %d meanwhile".formatted(base + 1));
+        .hasMessageContaining("tester saved revision %d meanwhile".formatted(base + 1))
+        .extracting(e -> ((RefusedException) e).changes(), list(String.class))
+        .filteredOn(line -> line.startsWith("-") || line.startsWith("+"))
+        .satisfiesExactly(
+            was -> assertThat(was).contains("watts: 5200"),
+            is -> assertThat(is).contains("watts: 5000"));
     assertThat(sheets.save(DRYER, mine, null).revision()).isEqualTo(base + 2);
   }
 
