@@ -158,10 +158,7 @@ public final class Diagnosis {
             paths,
             account,
             List.copyOf(flags),
-            evidence.stream()
-                .sorted(Comparator.comparing(Evidence::canonical))
-                .map(e -> e.as(judging))
-                .toList(),
+            inOrder(evidence).stream().map(e -> e.as(judging)).toList(),
             unexplained);
     return new Opinion(assessment, beliefs(posterior));
   }
@@ -179,10 +176,7 @@ public final class Diagnosis {
   }
 
   private static List<Posterior.Entry> beliefs(Posterior posterior) {
-    return posterior.all().stream()
-        .filter(w -> w.probability() > 0)
-        .map(posterior::onSheet)
-        .toList();
+    return posterior.all().stream().map(posterior::onSheet).toList();
   }
 
   /** What every reading should be under every hypothesis, of which all are in their order. */
@@ -344,6 +338,16 @@ public final class Diagnosis {
     return complaint;
   }
 
+  /** In canonical order. */
+  private static List<Evidence> inOrder(List<? extends Evidence> evidence) {
+    record Keyed(String key, Evidence evidence) {}
+    return evidence.stream()
+        .map(e -> new Keyed(e.canonical(), e))
+        .sorted(Comparator.comparing(Keyed::key))
+        .map(Keyed::evidence)
+        .toList();
+  }
+
   /** In canonical order, without what cannot be evidence. */
   private List<Evidence> usable(List<? extends Evidence> evidence, List<Flag> flags) {
     Unusable unusable = new Unusable(unit);
@@ -355,7 +359,6 @@ public final class Diagnosis {
         usable.add(e);
       }
     }
-    usable.sort(Comparator.comparing(Evidence::canonical));
-    return List.copyOf(usable);
+    return inOrder(usable);
   }
 }

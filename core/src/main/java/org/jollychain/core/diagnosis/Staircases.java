@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
+import java.util.stream.Collectors;
 import org.hipparchus.analysis.solvers.BrentSolver;
 import org.jollychain.core.diagnosis.Assessment.Account;
 import org.jollychain.core.diagnosis.Assessment.Riser;
@@ -44,11 +44,37 @@ final class Staircases {
   private final Sheet sheet;
   private final UnitModel unit;
   private final Posterior posterior;
+  private final Map<String, String> arrivals;
+  private final List<Drop> drops;
+
+  /** Volts read between where two points arrive, before a cord or behind it. */
+  private record Drop(String situation, String red, String black, Uncertain volts) {}
 
   Staircases(UnitModel unit, Posterior posterior) {
     this.unit = unit;
     this.sheet = unit.sheet();
     this.posterior = posterior;
+    this.arrivals =
+        sheet.points().keySet().stream().collect(Collectors.toMap(p -> p, sheet::arrival));
+    this.drops = drops();
+  }
+
+  private List<Drop> drops() {
+    List<Drop> all = new ArrayList<>();
+    for (Evidence e : posterior.evidence()) {
+      if (e instanceof Reading r
+          && r.shown() instanceof Shown.Figure figure
+          && r.probe().function().dimension() == Dimension.VOLTS
+          && posterior.explained(posterior.leader(), r) == ReadingLikelihood.Explained.AS_READ) {
+        all.add(
+            new Drop(
+                r.situation(),
+                arrivals.get(r.probe().red()),
+                arrivals.get(r.probe().black()),
+                new Uncertain(figure.value(), meterSd(r, figure))));
+      }
+    }
+    return all;
   }
 
   Staircase of(Chain chain, Situation situation) {
@@ -165,25 +191,19 @@ final class Staircases {
     }
   }
 
-  /**
-   * The last volts read between two points in a situation, either way round; before a cord or
-   * behind it.
-   */
+  /** The last volts read between two points in a situation, either way round. */
   private Optional<Uncertain> drop(String a, String b, Situation situation) {
+    String from = arrivals.get(a);
+    String to = arrivals.get(b);
     Optional<Uncertain> last = Optional.empty();
-    for (Evidence e : posterior.evidence()) {
-      if (e instanceof Reading r
-          && r.shown() instanceof Shown.Figure figure
-          && r.situation().equals(situation.id())
-          && r.probe().function().dimension() == Dimension.VOLTS
-          && posterior.explained(posterior.leader(), r) == ReadingLikelihood.Explained.AS_READ) {
-        List<String> read =
-            Stream.of(r.probe().red(), r.probe().black()).map(sheet::arrival).toList();
-        boolean same = read.equals(Stream.of(a, b).map(sheet::arrival).toList());
-        boolean turned = read.equals(Stream.of(b, a).map(sheet::arrival).toList());
-        if (same || turned) {
-          double value = sheet.supply().dc() && turned ? -figure.value() : figure.value();
-          last = Optional.of(new Uncertain(value, meterSd(r, figure)));
+    for (Drop d : drops) {
+      if (d.situation().equals(situation.id())) {
+        Uncertain volts = d.volts();
+        if (d.red().equals(from) && d.black().equals(to)) {
+          last = Optional.of(volts);
+        } else if (d.red().equals(to) && d.black().equals(from)) {
+          last =
+              Optional.of(sheet.supply().dc() ? new Uncertain(-volts.mean(), volts.sd()) : volts);
         }
       }
     }

@@ -57,7 +57,12 @@ final class SupplyJudgement {
         live.add(r);
       }
     }
-    double fault = posterior.probability(h -> fault(h, live).isPresent());
+    boolean atPlug =
+        live.stream()
+            .map(Reading::probe)
+            .anyMatch(
+                p -> sheet.supply().terminals().values().containsAll(List.of(p.red(), p.black())));
+    double fault = posterior.probability(h -> fault(h, atPlug).isPresent());
     List<String> because = new ArrayList<>();
     live.forEach(r -> because.add(reason(r)));
     Optional<Double> heat = live.stream().findFirst().map(r -> heatShare(r));
@@ -70,7 +75,7 @@ final class SupplyJudgement {
         fault < LIMITS.blamed()
             ? Optional.empty()
             : Arrays.stream(SupplyFault.values())
-                .max(Comparator.comparingDouble(f -> probability(f, live)))
+                .max(Comparator.comparingDouble(f -> probability(f, atPlug)))
                 .flatMap(f -> Kebab.read(SupplyVerdict.class, f.toString()));
     double ifDead = new Counterfactuals(posterior).ratioIfAlso("supply", dead());
     SupplyVerdict verdict =
@@ -90,17 +95,12 @@ final class SupplyJudgement {
     return new SupplyAssessment(verdict, fault, heat, because);
   }
 
-  private double probability(SupplyFault kind, List<Reading> live) {
-    return posterior.probability(h -> fault(h, live).filter(kind::equals).isPresent());
+  private double probability(SupplyFault kind, boolean atPlug) {
+    return posterior.probability(h -> fault(h, atPlug).filter(kind::equals).isPresent());
   }
 
   /** What an open cord does to the unit's terminals is the supply's, until the plug was read. */
-  private Optional<SupplyFault> fault(Hypothesis h, List<Reading> live) {
-    boolean atPlug =
-        live.stream()
-            .map(Reading::probe)
-            .anyMatch(
-                p -> sheet.supply().terminals().values().containsAll(List.of(p.red(), p.black())));
+  private Optional<SupplyFault> fault(Hypothesis h, boolean atPlug) {
     return atPlug || h.supplyFault().isPresent()
         ? h.supplyFault()
         : h.ofParts()

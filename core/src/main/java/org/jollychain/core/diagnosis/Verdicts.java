@@ -208,7 +208,7 @@ final class Verdicts {
     Map<Culprit, Map<FaultMode, Double>> by = new HashMap<>();
     for (Posterior.Entry w : posterior.all()) {
       for (Fault fault : w.hypothesis().faults()) {
-        if (w.probability() > 0 && fault.failed().isPresent()) {
+        if (fault.failed().isPresent()) {
           by.computeIfAbsent(fault.culprit().orElseThrow(), c -> new EnumMap<>(FaultMode.class))
               .merge(fault.failed().get(), w.probability(), Double::sum);
         }

@@ -31,15 +31,16 @@ public record Reading(
    */
   @Override
   public String canonical() {
-    return "1 %s %s %s %s %s %s %s"
-        .formatted(
-            FINEST_FIRST.indexOf(probe.function().dimension()),
-            probe.function(),
-            situation(),
-            probe.red(),
-            probe.black(),
-            shown,
-            id);
+    return String.join(
+        " ",
+        "1",
+        String.valueOf(FINEST_FIRST.indexOf(probe.function().dimension())),
+        probe.function().toString(),
+        situation(),
+        probe.red(),
+        probe.black(),
+        shown.toString(),
+        id);
   }
 
   @Override

@@ -4,8 +4,10 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.DoubleSummaryStatistics;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -29,13 +31,21 @@ final class History {
 
   private final List<Evidence> evidence;
   private final Map<Probe, DoubleSummaryStatistics> shown = new HashMap<>();
+  private final Map<Reading, Shown.Figure> before = new IdentityHashMap<>();
   private final Set<String> unsteady;
 
   History(List<Evidence> evidence) {
     this.evidence = evidence;
+    Map<Probe, Shown.Figure> last = new HashMap<>();
     for (Evidence e : evidence) {
-      if (e instanceof Reading r && !r.reseated()) {
-        shown.computeIfAbsent(r.probe(), p -> new DoubleSummaryStatistics()).accept(size(r));
+      if (e instanceof Reading r) {
+        Optional.ofNullable(last.get(r.probe())).ifPresent(f -> before.put(r, f));
+        if (r.shown() instanceof Shown.Figure f) {
+          last.put(r.probe(), f);
+        }
+        if (!r.reseated()) {
+          shown.computeIfAbsent(r.probe(), p -> new DoubleSummaryStatistics()).accept(size(r));
+        }
       }
     }
     this.unsteady =
@@ -60,18 +70,9 @@ final class History {
 
   /** What the same points showed when they were last read before. */
   OptionalDouble before(Reading reading) {
-    OptionalDouble before = OptionalDouble.empty();
-    for (Evidence e : evidence) {
-      if (e == reading) {
-        break;
-      }
-      if (e instanceof Reading r
-          && r.probe().equals(reading.probe())
-          && r.shown() instanceof Shown.Figure f) {
-        before = OptionalDouble.of(f.value());
-      }
-    }
-    return before;
+    return Optional.ofNullable(before.get(reading))
+        .map(f -> OptionalDouble.of(f.value()))
+        .orElse(OptionalDouble.empty());
   }
 
   /**

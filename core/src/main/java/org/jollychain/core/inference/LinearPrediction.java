@@ -28,4 +28,10 @@ public record LinearPrediction(
   LinearPrediction(double mean, double[] slopes, double residualVariance, double floating) {
     this(mean, Slopes.of(slopes), residualVariance, floating);
   }
+
+  /** Hypotheses are told apart by their lines for every reading; the mean tells most of them. */
+  @Override
+  public int hashCode() {
+    return Double.hashCode(mean);
+  }
 }

@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.Hypothesis;
@@ -148,7 +149,7 @@ public final class MeasurementModel {
     private final Map<Signature, LinearPrediction> bySignature = new ConcurrentHashMap<>();
     private final Map<List<Change>, LinearPrediction> byChanges = new ConcurrentHashMap<>();
     private final Map<Long, LinearPrediction> alsoBad = new ConcurrentHashMap<>();
-    private volatile LinearPrediction[] byFault = new LinearPrediction[0];
+    private volatile Optional<ByHypothesis> byHypothesis = Optional.empty();
 
     private Known(Probe probe, Meter meter) {
       this.probe = probe;
@@ -168,22 +169,19 @@ public final class MeasurementModel {
     }
 
     private LinearPrediction of(int hypothesis) {
-      DistinctFaults all = faults(situation);
-      LinearPrediction[] lines = byFault;
-      if (lines.length == 0) {
-        lines = learnt(all);
-        byFault = lines;
+      if (byHypothesis.isEmpty()) {
+        byHypothesis = Optional.of(learnt(faults(situation)));
       }
-      return lines[all.of(hypothesis)];
+      return byHypothesis.get().of(hypothesis);
     }
 
-    private LinearPrediction[] learnt(DistinctFaults all) {
+    private ByHypothesis learnt(DistinctFaults all) {
       FaultSweep.Readings read = all.sweep().at(probe, meter);
       LinearPrediction[] lines = new LinearPrediction[all.count()];
       for (int i = 0; i < lines.length; i++) {
         lines[i] = learnt(all.changes(i), read.re()[i], read.im()[i], read.floating()[i]);
       }
-      return lines;
+      return new ByHypothesis(all, lines);
     }
 
     /** The line of a hypothesis with a part also bad. */
@@ -246,6 +244,13 @@ public final class MeasurementModel {
         distinct.add(line);
         return line;
       }
+    }
+  }
+
+  /** The lines of a probe, by the place of a hypothesis. */
+  private record ByHypothesis(DistinctFaults faults, LinearPrediction[] lines) {
+    LinearPrediction of(int hypothesis) {
+      return lines[faults.of(hypothesis)];
     }
   }
 

@@ -78,10 +78,6 @@ sealed interface Misreading {
     }
   }
 
-  private static double normal(double x, double mean, double variance) {
-    return Math.exp(Normal.logDensity(x, mean, variance));
-  }
-
   /** A ghost that was met before: read again it is about what it was. No slip. */
   record SameGhost() implements Misreading {
 
@@ -102,7 +98,7 @@ sealed interface Misreading {
       double share = f.sameGhosts();
       return share == 0
           ? 0
-          : AS_READ * share * normal(f.value, before, f.noise.asRead() + moved * moved);
+          : AS_READ * share * Normal.density(f.value, before, f.noise.asRead() + moved * moved);
     }
   }
 
@@ -124,14 +120,17 @@ sealed interface Misreading {
 
     @Override
     public double density(Figure f) {
+      if (f.newGhosts() == 0) {
+        return 0;
+      }
       double nothing = NOTHING_SHARE * f.sourceVolts;
       double variance = f.noise.asRead() + nothing * nothing;
       double rest = GhostModel.REST_SHARE * f.sourceVolts;
       return AS_READ
           * MeterError.GHOSTS_BLED
           * f.newGhosts()
-          * (TO_NOTHING * normal(f.value, 0, variance)
-              + (1 - TO_NOTHING) * normal(f.value, 0, variance + rest * rest));
+          * (TO_NOTHING * Normal.density(f.value, 0, variance)
+              + (1 - TO_NOTHING) * Normal.density(f.value, 0, variance + rest * rest));
     }
   }
 
@@ -156,7 +155,7 @@ sealed interface Misreading {
     @Override
     public double density(Figure f) {
       double mean = MEAN_SHARE * f.sourceVolts;
-      if (Math.abs(f.value) > LARGEST_SHARE * f.sourceVolts) {
+      if (f.newGhosts() == 0 || Math.abs(f.value) > LARGEST_SHARE * f.sourceVolts) {
         return 0;
       }
       return AS_READ * SHARE * f.newGhosts() * Math.exp(-Math.abs(f.value) / mean) / mean;
@@ -181,9 +180,9 @@ sealed interface Misreading {
     public double density(Figure f) {
       double up =
           f.noise.thousandfold() < Math.pow(FAINT * f.value * STEP, 2)
-              ? normal(f.value * STEP, f.mean, f.knownVariance + f.noise.thousandfold())
+              ? Normal.density(f.value * STEP, f.mean, f.knownVariance + f.noise.thousandfold())
               : 0;
-      double down = normal(f.value / STEP, f.mean, f.knownVariance + f.noise.thousandth());
+      double down = Normal.density(f.value / STEP, f.mean, f.knownVariance + f.noise.thousandth());
       return f.within() * 0.5 * SHARE * (STEP * up + down / STEP);
     }
   }
@@ -208,8 +207,8 @@ sealed interface Misreading {
     public double density(Figure f) {
       double leads = MeterError.LEAD_OHMS_SD * MeterError.LEAD_OHMS_SD;
       return f.ohms()
-          ? FALSE_SHORT * normal(f.value, f.meter.leadOhms(), leads)
-          : SHARE * normal(f.value, 0, Math.max(f.ownVariance, SMALLEST_VARIANCE));
+          ? FALSE_SHORT * Normal.density(f.value, f.meter.leadOhms(), leads)
+          : SHARE * Normal.density(f.value, 0, Math.max(f.ownVariance, SMALLEST_VARIANCE));
     }
   }
 

@@ -20,7 +20,7 @@ final class MixtureComponent {
 
   private final List<Slopes> slopes = new ArrayList<>();
   private final List<double[]> factor = new ArrayList<>();
-  private final List<Double> whitened = new ArrayList<>();
+  private double[] whitened = {};
   private final List<ReadingLikelihood.Explained> how = new ArrayList<>();
   private double logWeight;
 
@@ -28,7 +28,7 @@ final class MixtureComponent {
     MixtureComponent copy = new MixtureComponent();
     copy.slopes.addAll(slopes);
     copy.factor.addAll(factor);
-    copy.whitened.addAll(whitened);
+    copy.whitened = whitened;
     copy.how.addAll(how);
     copy.logWeight = logWeight;
     return copy;
@@ -67,7 +67,7 @@ final class MixtureComponent {
     double[] w = forward(row);
     double shift = 0;
     for (int i = 0; i < w.length; i++) {
-      shift += w[i] * whitened.get(i);
+      shift += w[i] * whitened[i];
     }
     return new Given(row, w, shift, row.squared() - squared(w));
   }
@@ -83,11 +83,9 @@ final class MixtureComponent {
     logWeight += log;
     how.add(ReadingLikelihood.Explained.AS_READ);
     if (learns()) {
-      double[] grown = Arrays.copyOf(given.covariance, given.covariance.length + 1);
-      grown[given.covariance.length] = sd;
       slopes.add(given.row);
-      factor.add(grown);
-      whitened.add(excess / sd);
+      factor.add(and(given.covariance, sd));
+      whitened = and(whitened, excess / sd);
     }
   }
 
@@ -109,6 +107,12 @@ final class MixtureComponent {
       w[i] = sum / l[i];
     }
     return w;
+  }
+
+  private static double[] and(double[] a, double last) {
+    double[] longer = Arrays.copyOf(a, a.length + 1);
+    longer[a.length] = last;
+    return longer;
   }
 
   private static double squared(double[] a) {

@@ -1,6 +1,6 @@
 package org.jollychain.core.inference;
 
-import org.hipparchus.special.Erf;
+import org.apache.commons.numbers.gamma.Erfc;
 
 /** The normal distribution. */
 public final class Normal {
@@ -10,9 +10,9 @@ public final class Normal {
 
   private Normal() {}
 
-  static double logDensity(double x, double mean, double variance) {
+  static double density(double x, double mean, double variance) {
     double d = x - mean;
-    return -0.5 * (d * d / variance + Math.log(2 * Math.PI * variance));
+    return Math.exp(-0.5 * d * d / variance) / Math.sqrt(2 * Math.PI * variance);
   }
 
   /**
@@ -21,6 +21,6 @@ public final class Normal {
    * @param z standard deviations above the mean
    */
   public static double below(double z) {
-    return z < -FAR ? 0 : z > FAR ? 1 : 0.5 * Erf.erfc(-z / Math.sqrt(2));
+    return z < -FAR ? 0 : z > FAR ? 1 : 0.5 * Erfc.value(-z / Math.sqrt(2));
   }
 }

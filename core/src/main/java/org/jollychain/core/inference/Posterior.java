@@ -7,10 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.Hypothesis;
@@ -21,6 +18,7 @@ import org.jollychain.core.quantity.Uncertain;
 import org.jollychain.core.quantity.Work;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Every hypothesis weighed by all the evidence: posterior = prior times likelihood, made to add up
@@ -63,7 +61,6 @@ public final class Posterior {
   private final List<Entry> weighed;
   private final List<Entry> believable;
   private final double logEvidence;
-  private final int count;
 
   /**
    * Reading by reading: a hypothesis that the evidence has ruled out is weighed no further, and
@@ -78,7 +75,6 @@ public final class Posterior {
     this.evidence = evidence;
     this.history = new History(evidence);
     this.prior = prior;
-    this.count = prior.all().size();
     this.meters =
         evidence.stream()
             .filter(Reading.class::isInstance)
@@ -92,7 +88,7 @@ public final class Posterior {
     }
     List<Agreeing> groups = new ArrayList<>(List.of(new Agreeing(source(), new ArrayList<>())));
     List<Passing> passing = new ArrayList<>();
-    for (int i = 0; i < count; i++) {
+    for (int i = 0; i < prior.all().size(); i++) {
       Member member = new Member(prior.all().get(i), i);
       if (prior.comesAndGoes(i)) {
         if (history.mayComeAndGo(member.hypothesis)) {
@@ -102,7 +98,6 @@ public final class Posterior {
         groups.get(0).members.add(member);
       }
     }
-    List<Member> ruledOut = new ArrayList<>();
     for (int i = 0; i < evidence.size(); i++) {
       Work.check();
       groups = absorb(groups, models.get(i));
@@ -111,23 +106,21 @@ public final class Posterior {
       for (Passing p : passing) {
         p.boundBy(tracks[p.gone].steps().get(i), tracks[p.present].steps().get(i));
       }
-      passing.removeIf(p -> p.atMost < least && ruledOut.add(p.member));
-      Set<Integer> needed =
-          passing.stream().flatMap(p -> Stream.of(p.present, p.gone)).collect(Collectors.toSet());
+      passing.removeIf(p -> p.atMost < least);
+      boolean[] needed = new boolean[prior.all().size()];
+      for (Passing p : passing) {
+        needed[p.present] = true;
+        needed[p.gone] = true;
+      }
       for (Agreeing group : groups) {
         double likelihood = group.track.logLikelihood();
-        group.members.removeIf(
-            m -> m.logPrior + likelihood < least && !needed.contains(m.index) && ruledOut.add(m));
+        group.members.removeIf(m -> m.logPrior + likelihood < least && !needed[m.index]);
       }
       groups.removeIf(group -> group.members.isEmpty());
     }
     List<Unscaled> open = lastResort(open(groups, passing));
     this.logEvidence = logSum(open);
-    List<Entry> all = new ArrayList<>(scaled(open));
-    for (Member m : ruledOut) {
-      all.add(new Entry(m.hypothesis, m.index, 0, groups.get(0).track, Optional.empty()));
-    }
-    this.weighed = List.copyOf(all);
+    this.weighed = scaled(open).stream().filter(w -> w.probability() > 0).toList();
     this.believable = believableOf(open);
   }
 
@@ -136,7 +129,7 @@ public final class Posterior {
   }
 
   private ReadingLikelihood[] tracks(List<Agreeing> groups) {
-    ReadingLikelihood[] tracks = new ReadingLikelihood[count];
+    ReadingLikelihood[] tracks = new ReadingLikelihood[prior.all().size()];
     for (Agreeing group : groups) {
       for (Member m : group.members) {
         tracks[m.index] = group.track;
@@ -280,12 +273,19 @@ public final class Posterior {
     for (Agreeing group : groups) {
       List<Member> unknown = new ArrayList<>();
       Map<P, List<Member>> parts = new LinkedHashMap<>();
+      // neighbours mostly expect the same
+      @Nullable P last = null;
+      List<Member> alike = unknown;
       for (Member m : group.members) {
         if (m.hypothesis.kind() == Hypothesis.Kind.NOT_ON_SHEET) {
           unknown.add(m);
         } else {
           P expected = model.expected(m.hypothesis, m.index);
-          parts.computeIfAbsent(expected, k -> new ArrayList<>()).add(m);
+          if (expected != last) {
+            alike = parts.computeIfAbsent(expected, k -> new ArrayList<>());
+            last = expected;
+          }
+          alike.add(m);
         }
       }
       if (!unknown.isEmpty()) {
@@ -350,7 +350,7 @@ public final class Posterior {
     return evidence;
   }
 
-  /** All hypotheses, the most probable first. */
+  /** All hypotheses that are not ruled out, the most probable first. */
   public List<Entry> all() {
     return weighed;
   }

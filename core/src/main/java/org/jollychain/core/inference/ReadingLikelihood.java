@@ -345,7 +345,7 @@ public final class ReadingLikelihood {
           Misreading.AS_READ
               * figure.within()
               * (1 - figure.otherGhosts())
-              * Math.exp(Normal.logDensity(figure.value(), figure.mean(), variance));
+              * Normal.density(figure.value(), figure.mean(), variance);
       double[] otherwise = new double[Explained.values().length];
       double sum = 0;
       Explained how = Explained.AS_SLIP;

@@ -2,6 +2,7 @@ package org.jollychain.core.quantity;
 
 import java.math.BigDecimal;
 import java.math.MathContext;
+import java.math.RoundingMode;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
@@ -133,10 +134,9 @@ public enum Dimension {
 
   private static String plain(double value, String unit) {
     double size = Math.abs(value);
-    String figure =
-        size >= 1000 ? "%.0f %s" : size >= 10 ? "%.1f %s" : size >= 1 ? "%.2f %s" : "%.3f %s";
-    String text = String.format(Locale.ROOT, size == 0 ? "%.0f %s" : figure, value, unit);
-    return text.strip();
+    int places = size >= 1000 || size == 0 ? 0 : size >= 10 ? 1 : size >= 1 ? 2 : 3;
+    BigDecimal rounded = BigDecimal.valueOf(value).setScale(places, RoundingMode.HALF_UP);
+    return (rounded.toPlainString() + " " + unit).strip();
   }
 
   private static Map<Dimension, Map<String, DoubleUnaryOperator>> units() {
