@@ -14,6 +14,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import jakarta.servlet.http.Cookie;
+import java.util.List;
 import java.util.UUID;
 import org.jollychain.server.platform.Role;
 import org.junit.jupiter.api.AfterEach;
@@ -144,14 +145,16 @@ class SessionsTest {
     http.perform(phone.with(get("/api/jobs"))).andExpect(status().isUnauthorized());
     Browser again = signedIn("hild", WORDS);
     String change = "{\"present\": \"%s\", \"wanted\": \"%s\"}";
-    http.perform(
-            again
-                .with(put("/api/session/password"))
-                .header("X-XSRF-TOKEN", again.csrf)
-                .contentType(MediaType.APPLICATION_JSON)
-                .content(change.formatted(WORDS, "hild hild hild")))
-        .andExpect(status().isUnprocessableContent())
-        .andExpect(jsonPath("$.detail").value(containsString("too easy")));
+    for (String easy : List.of("hild hild hild", "Password1234", "qwertyuiop12", "aaaaaaaaaaaa")) {
+      http.perform(
+              again
+                  .with(put("/api/session/password"))
+                  .header("X-XSRF-TOKEN", again.csrf)
+                  .contentType(MediaType.APPLICATION_JSON)
+                  .content(change.formatted(WORDS, easy)))
+          .andExpect(status().isUnprocessableContent())
+          .andExpect(jsonPath("$.detail").value(containsString("too easy")));
+    }
     http.perform(
             again
                 .with(put("/api/session/password"))
