@@ -3,6 +3,7 @@
   import { ago } from '../lib/format/format';
   import { outbox, type Waiting } from '../lib/outbox/outbox.svelte';
   import { session } from '../lib/session/session.svelte';
+  import DropDown from './DropDown.svelte';
 
   /** What the server has not had yet, and what it would not have. */
   let open = $state(false);
@@ -18,63 +19,32 @@
 </script>
 
 {#if outbox.waiting.length > 0}
-  <div class="outbox">
-    <button type="button" class:refused aria-expanded={open} onclick={() => (open = !open)}
-      >{refused > 0 ? `${refused} refused` : `${outbox.waiting.length} waiting`}</button
-    >
-    {#if open}
-      <div class="card menu" role="dialog" aria-label="Entries that wait">
-        {#if outbox.away}<p class="soft">{outbox.away}</p>{/if}
-        <ul>
-          {#each outbox.waiting as w (w.id)}
-            <li>
-              <a href={`/jobs/${w.job}`} use:link onclick={() => (open = false)}>{w.unit}</a>
-              <span class="figure">{said(w)}</span>
-              <small class="soft"
-                >{ago(w.since)}{w.by && w.by !== session.me?.login ? `, waits for ${w.by}` : ''}</small
-              >
-              {#if w.refused}
-                <p class="failed">{w.refused}</p>
-                <button type="button" class="quiet-button" onclick={() => outbox.drop(w.id)}>Drop it</button>
-              {/if}
-            </li>
-          {/each}
-        </ul>
-        <button type="button" class="quiet-button" onclick={() => outbox.soon(0)}>Try now</button>
-      </div>
-    {/if}
-  </div>
+  <DropDown
+    label={refused > 0 ? `${refused} refused` : `${outbox.waiting.length} waiting`}
+    look={refused > 0 ? 'alarm' : 'badge'}
+    bind:open
+  >
+    {#if outbox.away}<p class="soft">{outbox.away}</p>{/if}
+    <ul aria-label="Entries that wait">
+      {#each outbox.waiting as w (w.id)}
+        <li>
+          <a href={`/jobs/${w.job}`} use:link onclick={() => (open = false)}>{w.unit}</a>
+          <span class="figure">{said(w)}</span>
+          <small class="soft"
+            >{ago(w.since)}{w.by && w.by !== session.me?.login ? `, waits for ${w.by}` : ''}</small
+          >
+          {#if w.refused}
+            <p class="failed">{w.refused}</p>
+            <button type="button" class="quiet-button" onclick={() => outbox.drop(w.id)}>Drop it</button>
+          {/if}
+        </li>
+      {/each}
+    </ul>
+    <button type="button" class="quiet-button" onclick={() => outbox.soon(0)}>Try now</button>
+  </DropDown>
 {/if}
 
 <style>
-  .outbox {
-    position: relative;
-  }
-  .outbox > button {
-    background: var(--brass-line);
-    color: #fff;
-    border: 0;
-    font: inherit;
-    font-size: 0.8125rem;
-    padding: 4px 10px;
-    cursor: pointer;
-  }
-  .outbox > button.refused {
-    background: #b3310c;
-  }
-  .menu {
-    position: absolute;
-    right: 0;
-    top: calc(100% + 8px);
-    z-index: 8000;
-    width: min(24rem, 88vw);
-    max-height: 70vh;
-    overflow: auto;
-    padding: 12px 16px;
-    color: var(--ink);
-    font-size: 0.875rem;
-    box-shadow: 0 6px 18px rgb(0 0 0 / 25%);
-  }
   ul {
     list-style: none;
     margin: 0;

@@ -2,6 +2,7 @@
   import { Modal, PasswordInput } from 'carbon-components-svelte';
   import { api, reason } from '../lib/api/client';
   import { session } from '../lib/session/session.svelte';
+  import DropDown from './DropDown.svelte';
 
   /** Who is signed in, and the way out. */
   let open = $state(false);
@@ -9,7 +10,6 @@
   let present = $state('');
   let wanted = $state('');
   let error = $state('');
-  let root = $state<HTMLElement>();
 
   async function trying(what: () => Promise<unknown>) {
     error = '';
@@ -28,29 +28,16 @@
       present = wanted = '';
       await session.load();
     });
-
-  function away(event: MouseEvent) {
-    if (open && !root?.contains(event.target as Node)) open = false;
-  }
 </script>
 
-<svelte:window onclick={away} onkeydown={(e) => e.key === 'Escape' && (open = false)} />
-
 {#if session.me}
-  <div class="person" bind:this={root}>
-    <button type="button" aria-expanded={open} aria-haspopup="true" onclick={() => (open = !open)}
-      >{session.me.name}</button
-    >
-    {#if open}
-      <div class="card menu">
-        <p class="soft">{session.me.name}, {session.me.role}</p>
-        <button type="button" onclick={() => (changing = true)}>Change password</button>
-        <button type="button" onclick={() => trying(() => session.signOut(false))}>Sign out</button>
-        <button type="button" onclick={() => trying(() => session.signOut(true))}>Sign out everywhere</button>
-        {#if error && !changing}<p class="failed" role="alert">{error}</p>{/if}
-      </div>
-    {/if}
-  </div>
+  <DropDown label={session.me.name} bind:open>
+    <p class="soft">{session.me.name}, {session.me.role}</p>
+    <button type="button" onclick={() => (changing = true)}>Change password</button>
+    <button type="button" onclick={() => trying(() => session.signOut(false))}>Sign out</button>
+    <button type="button" onclick={() => trying(() => session.signOut(true))}>Sign out everywhere</button>
+    {#if error && !changing}<p class="failed" role="alert">{error}</p>{/if}
+  </DropDown>
 {/if}
 
 {#if changing}
@@ -78,40 +65,10 @@
 {/if}
 
 <style>
-  .person {
-    position: relative;
-  }
-  .person > button {
-    color: var(--frame-ink);
-    background: none;
-    border: 0;
-    font: inherit;
-    font-size: 0.875rem;
-    padding: 0.5rem 0;
-    cursor: pointer;
-  }
-  .person > button:hover {
-    text-decoration: underline;
-  }
-  .menu {
-    position: absolute;
-    right: 0;
-    top: 100%;
-    z-index: 8000;
-    min-width: 13rem;
-    padding: 10px 0;
-    color: var(--ink);
-    box-shadow: 0 6px 18px rgb(0 0 0 / 25%);
-  }
-  .menu p {
-    padding: 0 16px 8px;
-    font-size: 0.875rem;
-  }
-  .menu button {
+  button {
     display: block;
     width: 100%;
     min-height: 44px;
-    padding: 0 16px;
     text-align: left;
     background: none;
     border: 0;
@@ -120,7 +77,7 @@
     font-size: 0.9375rem;
     cursor: pointer;
   }
-  .menu button:hover {
+  button:hover {
     background: var(--field);
   }
 </style>

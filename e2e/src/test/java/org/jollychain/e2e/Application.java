@@ -65,6 +65,7 @@ final class Application implements AutoCloseable {
     builder.environment().put("JOLLY_DB_URL", database());
     builder.environment().put("JOLLY_PORT", String.valueOf(port));
     builder.environment().put("JOLLY_DEMO", "true");
+    builder.environment().put("JOLLY_WARMUP", "false");
     builder
         .redirectErrorStream(true)
         .redirectOutput(ProcessBuilder.Redirect.appendTo(LOG.toFile()));

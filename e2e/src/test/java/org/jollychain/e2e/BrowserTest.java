@@ -8,17 +8,12 @@ import com.microsoft.playwright.options.RequestOptions;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.parallel.ResourceLock;
 
 /**
  * The application and a browser, started once for all classes of tests and ended with their
  * process.
  */
-@ResourceLock(BrowserTest.STATION)
 abstract class BrowserTest {
-
-  /** The demo station's database, which one class at a time changes; the browser goes with it. */
-  static final String STATION = "station";
 
   static final Application application = new Application();
   static final Chromium chromium = new Chromium(application.address());

@@ -20,7 +20,6 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.ResourceLock;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -28,7 +27,6 @@ import tools.jackson.databind.json.JsonMapper;
  * Kills of application and database at random while technicians write: what was acknowledged is
  * stored once, and nothing else. {@code ./jolly torture} does it longer.
  */
-@ResourceLock(Launcher.HOME)
 class KillsTest {
 
   private static final int KILLS = Integer.getInteger("jolly.kills", 8);

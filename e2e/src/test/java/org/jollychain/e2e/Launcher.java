@@ -16,9 +16,6 @@ final class Launcher implements AutoCloseable {
 
   private static final Pattern ADDRESS = Pattern.compile("http://127\\.0\\.0\\.1:\\d+/");
 
-  /** One at a time, so that neither takes a port the other has just found free. */
-  static final String HOME = "home";
-
   private final Path home;
 
   Launcher() throws IOException {
@@ -55,6 +52,7 @@ final class Launcher implements AutoCloseable {
       throws IOException, InterruptedException {
     ProcessBuilder builder = new ProcessBuilder(all).redirectErrorStream(true);
     builder.environment().put("JOLLY_HOME", home.toString());
+    builder.environment().put("JOLLY_WARMUP", "false");
     builder.environment().putAll(environment);
     Path said = Files.createTempFile("jolly", ".txt");
     Process process = builder.redirectOutput(said.toFile()).start();

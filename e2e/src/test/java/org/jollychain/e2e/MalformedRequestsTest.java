@@ -26,7 +26,6 @@ import java.util.UUID;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.ResourceLock;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -35,7 +34,6 @@ import tools.jackson.databind.json.JsonMapper;
  * answered by a failure of the server or late, and nothing is half saved. Sent byte for byte, since
  * a client library would refuse most. {@code ./jolly torture} sends more.
  */
-@ResourceLock(BrowserTest.STATION)
 class MalformedRequestsTest {
 
   private static final int REQUESTS = Integer.getInteger("jolly.requests", 1200);

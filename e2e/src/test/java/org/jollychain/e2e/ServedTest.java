@@ -18,10 +18,8 @@ import java.util.stream.Stream;
 import javax.net.ssl.SSLContext;
 import javax.net.ssl.TrustManagerFactory;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.ResourceLock;
 
 /** A shop's own machine: its first lead, its nightly copy, and its network by TLS or not at all. */
-@ResourceLock(Launcher.HOME)
 class ServedTest {
 
   private static final String LEAD =

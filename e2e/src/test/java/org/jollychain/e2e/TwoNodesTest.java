@@ -24,7 +24,6 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
-import org.junit.jupiter.api.parallel.ResourceLock;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -34,7 +33,6 @@ import tools.jackson.databind.json.JsonMapper;
  * was acknowledged is lost. {@code ./jolly torture} does it with fifty.
  */
 @EnabledIfSystemProperty(named = "jolly.technicians", matches = "\\d+")
-@ResourceLock(BrowserTest.STATION)
 class TwoNodesTest {
 
   private static final int TECHNICIANS = Integer.getInteger("jolly.technicians", 4);

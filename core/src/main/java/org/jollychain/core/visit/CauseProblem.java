@@ -24,7 +24,7 @@ record CauseProblem(List<Cause> causes, Collection<Check> checks, TimeCosts cost
   static final double FOUND = 0.9;
 
   /** What was seen is found once it, with what else was seen, is so probable. */
-  static final double SEEN = 0.6;
+  static final double SEEN = 0.8;
 
   /** That it is none of them is believed later. */
   private static final double NONE_OF_THEM = 0.97;

@@ -9,6 +9,7 @@ import org.jollychain.server.assess.AssessService;
 import org.jollychain.server.sheet.SheetService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -38,14 +39,17 @@ class WarmUp implements ApplicationRunner {
   private final SheetService sheets;
   private final AssessService assess;
   private final JsonMapper json;
+  private final boolean wanted;
 
   WarmUp(
       JobMapper jobs,
       JobAssessor assessor,
       SheetService sheets,
       AssessService assess,
-      JsonMapper json) {
+      JsonMapper json,
+      @Value("${jolly.warmup:true}") boolean wanted) {
     this.json = json;
+    this.wanted = wanted;
     this.jobs = jobs;
     this.assessor = assessor;
     this.sheets = sheets;
@@ -55,7 +59,7 @@ class WarmUp implements ApplicationRunner {
   @Override
   public void run(ApplicationArguments arguments) {
     RuntimeMXBean process = ManagementFactory.getRuntimeMXBean();
-    Queue<Runnable> tasks = tasks();
+    Queue<Runnable> tasks = wanted ? tasks() : new ArrayDeque<>();
     while (!tasks.isEmpty() && process.getUptime() < READY_AFTER.toMillis()) {
       attempt(tasks.remove());
     }
