@@ -92,7 +92,7 @@ class LauncherTest {
     String copy = jolly.file("copy.backup");
     assertThat(jolly.saysWithFilesUpTo(40, "backup", copy)).contains("nothing was written");
     assertThat(Path.of(copy)).doesNotExist();
-    assertThat(jolly.home().resolve("tmp")).isEmptyDirectory();
+    assertThat(jolly.home().resolve("tmp")).isDirectoryNotContaining("glob:**backup*");
     assertThat(jolly.says("backup", copy)).contains("All data is in");
     assertThat(jolly.says("backup", copy)).contains("is there already");
 

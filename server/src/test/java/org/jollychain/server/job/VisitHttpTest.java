@@ -173,13 +173,13 @@ class VisitHttpTest {
   @Test
   void an_entry_is_added_once_and_struck_with_a_reason() throws Exception {
     UUID id = UUID.randomUUID();
-    tell(id, "check", "hood-air", "none");
-    tell(id, "check", "hood-air", "none").andExpect(jsonPath("$.entries").value(hasSize(1)));
-    tell(id, "check", "hood-air", "weak").andExpect(status().isConflict());
+    tell(id, "check", "duct-look", "clear");
+    tell(id, "check", "duct-look", "clear").andExpect(jsonPath("$.entries").value(hasSize(1)));
+    tell(id, "check", "duct-look", "lint").andExpect(status().isConflict());
     send(job + "/entries/" + id + "/strike", "{\"why\": \"\"}").andExpect(status().isBadRequest());
     send(job + "/entries/" + id + "/strike", "{\"why\": \"wrong hood\"}")
         .andExpect(jsonPath("$.entries[0].struckWhy").value("wrong hood"))
-        .andExpect(jsonPath("$.visit.cause.next[*].id").value(hasItem("hood-air")));
+        .andExpect(jsonPath("$.visit.cause.next[*].id").value(hasItem("duct-look")));
   }
 
   @Test
