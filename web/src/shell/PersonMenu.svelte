@@ -69,6 +69,7 @@
     display: block;
     width: 100%;
     min-height: 44px;
+    padding: 0;
     text-align: left;
     background: none;
     border: 0;

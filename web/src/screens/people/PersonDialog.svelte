@@ -33,19 +33,28 @@
   on:close={onclose}
   on:submit={add}
 >
-  <TextInput labelText="Name" maxlength={60} bind:value={name} />
-  <TextInput
-    labelText="Login"
-    helperText="Small letters, digits, dots or dashes. What they write is stamped with it."
-    maxlength={40}
-    bind:value={login}
-  />
-  <RoleChoice bind:role />
-  <PasswordInput
-    labelText="First password"
-    helperText="Twelve characters at least; they change it by their name at the top."
-    autocomplete="new-password"
-    bind:value={password}
-  />
-  {#if error}<p class="failed" role="alert">{error}</p>{/if}
+  <div class="fields">
+    <TextInput labelText="Name" maxlength={60} bind:value={name} />
+    <TextInput
+      labelText="Login"
+      helperText="Small letters, digits, dots or dashes. What they write is stamped with it."
+      maxlength={40}
+      bind:value={login}
+    />
+    <RoleChoice bind:role />
+    <PasswordInput
+      labelText="First password"
+      helperText="Twelve characters at least; they change it by their name at the top."
+      autocomplete="new-password"
+      bind:value={password}
+    />
+    {#if error}<p class="failed" role="alert">{error}</p>{/if}
+  </div>
 </Modal>
+
+<style>
+  .fields {
+    display: grid;
+    gap: 16px;
+  }
+</style>

@@ -9,7 +9,9 @@
 <fieldset>
   <legend>Role</legend>
   {#each ROLES as [value, words] (value)}
-    <label><input type="radio" name="role" {value} bind:group={role} /> <b>{value}</b> {words}</label>
+    <label
+      ><input type="radio" name="role" {value} bind:group={role} /> <span><b>{value}</b> {words}</span></label
+    >
   {/each}
 </fieldset>
 
@@ -19,6 +21,11 @@
     gap: 6px;
     padding: 14px 0;
     font-size: 0.875rem;
+  }
+  label {
+    display: flex;
+    gap: 8px;
+    align-items: baseline;
   }
   legend {
     padding-bottom: 6px;
