@@ -64,8 +64,9 @@
     right: 0;
     top: calc(100% + 8px);
     z-index: 8000;
+    width: max-content;
     min-width: 13rem;
-    max-width: 88vw;
+    max-width: min(24rem, 88vw);
     max-height: 70vh;
     overflow: auto;
     padding: 12px 16px;

@@ -1,8 +1,9 @@
 <script lang="ts" generics="R">
   import { Button } from 'carbon-components-svelte';
   import { type Snippet, untrack } from 'svelte';
-  import { Problem, type TextProblem, reason } from '../api/client';
+  import { type TextProblem, reason } from '../api/client';
   import FileButton from '../controls/FileButton.svelte';
+  import { Base } from './base.svelte';
   import Changes from './Changes.svelte';
   import { type Documents, keyOf } from './documents';
 
@@ -27,11 +28,9 @@
 
   let text = $state(untrack(() => given));
   let problems = $state.raw<TextProblem[]>([]);
-  let from = $state(untrack(() => revision));
+  const base = new Base(untrack(() => revision));
   let checked = $state('');
   let error = $state('');
-  /** What another changed meanwhile. */
-  let theirs = $state.raw<string[]>([]);
   let busy = $state(false);
   let area = $state<HTMLTextAreaElement>();
   let gutter = $state<HTMLElement>();
@@ -65,12 +64,10 @@
     busy = true;
     try {
       const key = keyOf(text);
-      const base = key === keyOf(given) ? from : undefined;
-      onsaved(await documents.save(key ?? 'unnamed', text, base));
+      const from = key === keyOf(given) ? base.revision : undefined;
+      onsaved(await documents.save(key ?? 'unnamed', text, from));
     } catch (e) {
-      // whoever has read that another saved meanwhile may save over it
-      if (e instanceof Problem && e.status === 409) from = undefined;
-      theirs = e instanceof Problem ? e.changes : [];
+      base.refused(e);
       error = reason(e);
     } finally {
       busy = false;
@@ -117,7 +114,7 @@
         />
       </div>
       {#if error}<p class="error" role="alert">{error}</p>{/if}
-      {#if theirs.length}<Changes lines={theirs} />{/if}
+      {#if base.theirs.length}<Changes lines={base.theirs} />{/if}
       {#if !current && !error}
         <p class="soft">Checking …</p>
       {:else if problems.length === 0}

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, Problem, type SheetRevision, type TradeWord, reason } from '../../lib/api/client';
+  import { api, type SheetRevision, type TradeWord, reason } from '../../lib/api/client';
+  import { Base } from '../../lib/documents/base.svelte';
   import Changes from '../../lib/documents/Changes.svelte';
   import Sketch from './Sketch.svelte';
   import { SketchDraft } from './SketchDraft.svelte';
@@ -12,9 +13,8 @@
   let draft = $state.raw<SketchDraft>();
   let words = $state.raw<TradeWord[]>([]);
   let given = $state('');
-  let from = $state(untrack(() => revision.revision as number | undefined));
+  const base = new Base(untrack(() => revision.revision));
   let error = $state('');
-  let theirs = $state.raw<string[]>([]);
   let busy = $state(false);
 
   const ready = $derived(
@@ -36,11 +36,9 @@
     if (!draft || !ready || busy) return;
     busy = true;
     try {
-      onsaved(await api.saveShorthand(revision.key, draft.text, from));
+      onsaved(await api.saveShorthand(revision.key, draft.text, base.revision));
     } catch (e) {
-      // whoever has read that another saved meanwhile may save over it
-      if (e instanceof Problem && e.status === 409) from = undefined;
-      theirs = e instanceof Problem ? e.changes : [];
+      base.refused(e);
       error = reason(e);
     } finally {
       busy = false;
@@ -49,7 +47,7 @@
 </script>
 
 {#if error}<p class="failed" role="alert">{error}</p>{/if}
-{#if theirs.length}<Changes lines={theirs} />{/if}
+{#if base.theirs.length}<Changes lines={base.theirs} />{/if}
 {#if draft}
   <div class="bar">
     <p class="soft">
