@@ -56,7 +56,7 @@ public final class UnitModel {
   private final Map<String, Network> networks = new LinkedHashMap<>();
   private final Map<String, Solution> sound = new LinkedHashMap<>();
   private final Map<String, Double> ratedWatts = new LinkedHashMap<>();
-  private final Map<String, Set<String>> controlFeeds = new LinkedHashMap<>();
+  private final Set<String> startsItself = new HashSet<>();
   private final Map<String, List<Watched>> watched = new LinkedHashMap<>();
   private final Map<Chain, Situation> chains = new LinkedHashMap<>();
 
@@ -81,7 +81,9 @@ public final class UnitModel {
       ratedWatts.put(part.id(), most);
     }
     for (Situation s : sheet.situations().values()) {
-      controlFeeds.put(s.id(), controlFeeds(s));
+      if (s.supplyOn() && !unfed(s.id(), List.of())) {
+        startsItself.add(s.id());
+      }
       watched.put(s.id(), watched(s));
     }
     for (Path path : sheet.paths().values()) {
@@ -153,35 +155,27 @@ public final class UnitModel {
     return networks.get(situation);
   }
 
+  /** The first control of a sheet; what gives the commands. */
+  private Optional<String> control() {
+    return sheet.parts().values().stream()
+        .filter(p -> p.kind() == PartKind.BOARD_SUPPLY)
+        .map(Part::id)
+        .findFirst();
+  }
+
   /**
-   * The control and what feeds it: with one of these open its relays fall out, and what would feed
-   * it back through them never comes to be.
+   * Whether the control gets nothing before its relays close: what would feed it back through them
+   * never comes to be.
    */
-  private Set<String> controlFeeds(Situation situation) {
-    Optional<Part> control =
-        sheet.parts().values().stream()
-            .filter(p -> p.kind() == PartKind.BOARD_SUPPLY)
-            .findFirst()
-            .filter(p -> situation.supplyOn());
-    List<Change> dropped = dropped(situation);
-    Network network = networks.get(situation.id());
-    if (control.isEmpty()
-        || powerShare(control.get().id(), network.solve(dropped)) < DRIVES_ABOVE) {
-      return Set.of();
-    }
-    Set<String> feeds = new HashSet<>(Set.of(control.get().id()));
-    for (Part part : sheet.parts().values()) {
-      List<Change> open = new ArrayList<>(dropped);
-      open.add(Change.open(part.id()));
-      if (part.actsAsLink() && powerShare(control.get().id(), network.solve(open)) < DRIVES_ABOVE) {
-        feeds.add(part.id());
-      }
-    }
-    return feeds;
+  private boolean unfed(String situation, List<Change> changes) {
+    List<Change> atRest = new ArrayList<>(atRest(sheet.situation(situation)));
+    atRest.addAll(changes);
+    Solution before = networks.get(situation).solve(atRest);
+    return control().filter(c -> powerShare(c, before) < DRIVES_ABOVE).isPresent();
   }
 
   /** The contacts that wait for the control, open. */
-  private List<Change> dropped(Situation situation) {
+  private List<Change> atRest(Situation situation) {
     Set<String> given = new HashSet<>(situation.commands());
     given.removeIf(this::byControlAlone);
     return sheet.parts().values().stream()
@@ -199,8 +193,9 @@ public final class UnitModel {
   /** What the control does not give, for want of its own supply or because of what it measures. */
   private Set<String> withheld(String situation, List<Change> changes, Solution now) {
     Set<String> withheld = new HashSet<>();
-    if (changes.stream()
-        .anyMatch(c -> c.opens() && controlFeeds.get(situation).contains(c.branch()))) {
+    if (startsItself.contains(situation)
+        && changes.stream().anyMatch(Change::opens)
+        && unfed(situation, changes)) {
       sheet.commands().keySet().stream().filter(this::byControlAlone).forEach(withheld::add);
     }
     watched.get(situation).stream()

@@ -121,6 +121,11 @@ public final class CandidateTests {
     return tests.get(part.id()).drop;
   }
 
+  /** The same in this situation, if it carries there. */
+  Optional<Question> drop(Part part, String situation) {
+    return byId(measure(Probe.across(volts, part, situation)).id()).or(() -> drop(part));
+  }
+
   /** The drop across a link, or its ohms, once its terminals were put on again. */
   Optional<Question> reseated(Part part) {
     return tests.get(part.id()).reseated;
@@ -204,17 +209,29 @@ public final class CandidateTests {
   }
 
   private void supply(Set<Question> asked) {
-    for (Situation s : live()) {
+    for (Situation s : sheet.supply().storedCharge() ? List.of(quietest()) : live()) {
       asked.add(measure(Probe.of(sheet.supply(), s.id())));
       asked.add(measure(Probe.arriving(sheet, s.id())));
     }
     asked.addAll(supply);
   }
 
+  /** Where the least runs. */
+  private Situation quietest() {
+    return live().stream()
+        .min(
+            Comparator.comparingLong(
+                s ->
+                    sheet.parts().keySet().stream()
+                        .filter(p -> unit.runs(p, unit.in(s.id())))
+                        .count()))
+        .orElseThrow();
+  }
+
   private List<Question> betweenTerminals() {
     List<Question> pairs = new ArrayList<>();
     List<String> terminals = List.copyOf(sheet.supply().terminals().values());
-    String first = live().get(0).id();
+    String first = (sheet.supply().storedCharge() ? quietest() : live().get(0)).id();
     pairs.add(measure(Probe.of(sheet.supply(), first)));
     for (int i = 0; i < terminals.size(); i++) {
       for (int j = i + 1; j < terminals.size(); j++) {
@@ -275,9 +292,6 @@ public final class CandidateTests {
   private void ohms(Set<Question> asked) {
     Optional<String> earth = Optional.ofNullable(sheet.supply().terminals().get("earth"));
     for (Part part : sheet.parts().values()) {
-      if (part.actsAsSource()) {
-        continue;
-      }
       closedOhms(part).ifPresent(asked::add);
       openOhms(part).ifPresent(asked::add);
       reseated(part).ifPresent(asked::add);

@@ -95,10 +95,7 @@ final class FixedSequences {
 
   /** In the complaint's own situation where the part carries there, else where it carries most. */
   private Optional<Question> drop(Part part, Optional<Complaint> complaint) {
-    Question here =
-        new Question.Measure(
-            Probe.across(MeterFunction.voltsOf(sheet.supply()), part, situation(complaint)));
-    return questions.byId(here.id()).isPresent() ? Optional.of(here) : questions.drop(part);
+    return questions.drop(part, situation(complaint));
   }
 
   private Optional<Question> clamp(Part part, Optional<Complaint> complaint) {

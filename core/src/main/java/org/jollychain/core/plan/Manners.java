@@ -3,6 +3,8 @@ package org.jollychain.core.plan;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.network.Probe;
@@ -13,6 +15,7 @@ import org.jollychain.core.sequencing.TwoStepLookahead.Option;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
 
 /**
  * What a master asks where several things are worth about the same: the supply before anything is
@@ -20,11 +23,14 @@ import org.jollychain.core.sheet.Sheet;
  */
 final class Manners {
 
-  /** Worth so much more of the minutes left, a plainer question is asked. */
-  private static final double NEARLY_THE_SAME = 1.15;
+  /** A question that takes a word of explaining is asked where it leaves so much less (a share). */
+  private static final double PLAINER = 0.075;
 
   /** What settles less than this of what is open is no probe of its own. */
   private static final double LITTLE = 0.1;
+
+  /** So many are the most that any has: elsewhere (two), aside, of many answers. */
+  private static final int MOST_RIDDLES = 4;
 
   /** A supply less likely to blame than this is known. */
   private static final double SUPPLY_KNOWN = 0.01;
@@ -35,10 +41,17 @@ final class Manners {
   /** A load with so much of the supply's volts hangs on all of its lines. */
   private static final double ON_ALL_LINES = 0.8;
 
-  /** Work ends where so much has no test of its own, and what is left to ask settles so little. */
-  private static final double UNTESTABLE = 0.85;
+  /** Work ends where no more than this has a test of its own left that would tell. */
+  private static final double TESTABLE = 0.15;
 
+  /** What settles less than this of what is open is not worth a word (a share). */
   private static final double NEXT_TO_NOTHING = 0.05;
+
+  /** Without power what settles a bit in less is worth asking (min): .6 min, one chance in 60. */
+  private static final double MINUTES_A_BIT = 5;
+
+  /** What settles so much of what is open would tell (a share). */
+  private static final double POWER_TELLS = 0.2;
 
   private Manners() {}
 
@@ -50,26 +63,59 @@ final class Manners {
     return supplyFirst(state, best).orElseGet(() -> plainest(state, ranked));
   }
 
-  /** Whether most of what is open has no test of its own left, and all else would tell little. */
+  /**
+   * Whether most of what is open has no test of its own left and nothing settles much; or nothing
+   * is worth its minutes, and only power, which is not permitted, would tell.
+   */
   static boolean stops(PlanningState state, List<Option<Question, WorkState>> ranked) {
-    double most = ranked.stream().mapToDouble(Option::bits).max().orElse(0);
-    if (most > NEXT_TO_NOTHING * state.believed().bits()) {
-      return false;
+    double bits = state.believed().bits();
+    if (ranked.stream().allMatch(o -> o.bits() <= NEXT_TO_NOTHING * bits)
+        && testable(state, true) < TESTABLE) {
+      return true;
     }
-    double[] byCulprit = state.believed().byGroup();
-    double untestable = 0;
-    for (int c = 0; c < byCulprit.length; c++) {
-      boolean now = state.problem().likeliest(c).intermittent().isEmpty();
-      untestable += now && state.at().confirming(c).isEmpty() ? byCulprit[c] : 0;
-    }
-    return untestable > UNTESTABLE;
+    boolean inTime =
+        state
+            .problem()
+            .complaint()
+            .filter(c -> c.how() == Complaint.How.COMES_AND_GOES)
+            .isPresent();
+    return ranked.stream().noneMatch(Manners::pays)
+        && testable(state, inTime) < TESTABLE
+        && state
+            .problem()
+            .barred(state.at().made())
+            .filter(q -> !state.problem().permitted(q))
+            .anyMatch(q -> state.settles(q) > POWER_TELLS * bits);
   }
 
-  /** The supply, where it is not known and to measure it opens no more than the next probe does. */
+  /**
+   * How much of what is open has a test of its own that would tell (a share).
+   *
+   * @param inTime whether what comes and goes counts, which shows in time
+   */
+  private static double testable(PlanningState state, boolean inTime) {
+    PlanningProblem problem = state.problem();
+    double[] byCulprit = state.believed().byGroup();
+    double testable = 0;
+    for (int c = 0; c < byCulprit.length; c++) {
+      boolean tested =
+          inTime && problem.likeliest(c).intermittent().isPresent()
+              || state
+                  .at()
+                  .confirming(c)
+                  .filter(own -> state.settles(own) > problem.leastBits(own))
+                  .isPresent();
+      testable += tested ? byCulprit[c] : 0;
+    }
+    return testable;
+  }
+
+  /** The supply before all else that is measured, if that opens no more than the next probe. */
   static Optional<Question> supplyFirst(PlanningState state, Question next) {
     PlanningProblem problem = state.problem();
     if (next.kind() == Question.Kind.RUNS
         || next.kind() == Question.Kind.CODE
+        || !nothingMeasured(state)
         || supplyKnown(state)) {
       return Optional.empty();
     }
@@ -90,7 +136,6 @@ final class Manners {
       blamed += culprits.get(c) instanceof Culprit.OfSupply ? byCulprit[c] : 0;
     }
     return blamed < SUPPLY_KNOWN
-        || supplyMeasured(state)
         || state
             .problem()
             .complaint()
@@ -124,18 +169,24 @@ final class Manners {
     return probe.function().dimension() == Dimension.VOLTS && probe.atOuterTerminals(sheet);
   }
 
+  private static boolean pays(Option<Question, WorkState> option) {
+    return option.step().price() < MINUTES_A_BIT * option.bits();
+  }
+
   /** What tells next to nothing is not asked while anything tells more. */
   private static Question plainest(PlanningState state, List<Option<Question, WorkState>> ranked) {
     double little = LITTLE * state.believed().bits();
-    List<Option<Question, WorkState>> telling =
-        ranked.stream().filter(o -> o.bits() > little).toList();
-    List<Option<Question, WorkState>> among = telling.isEmpty() ? ranked : telling;
-    double most = NEARLY_THE_SAME * among.get(0).left();
+    List<Option<Question, WorkState>> among =
+        Stream.<Predicate<Option<Question, WorkState>>>of(
+                o -> o.bits() > little, Manners::pays, o -> true)
+            .map(telling -> ranked.stream().filter(telling).toList())
+            .filter(telling -> !telling.isEmpty())
+            .findFirst()
+            .orElseThrow();
+    double most = (1 + MOST_RIDDLES * PLAINER) * among.get(0).left();
     return among.stream()
         .filter(o -> o.left() <= most)
-        .min(
-            Comparator.comparingInt((Option<Question, WorkState> o) -> riddle(state, o.test()))
-                .thenComparingDouble(Option::left))
+        .min(Comparator.comparingDouble(o -> o.left() * (1 + PLAINER * riddle(state, o.test()))))
         .orElseThrow()
         .test();
   }
@@ -144,13 +195,20 @@ final class Manners {
   private static int riddle(PlanningState state, Question question) {
     PlanningProblem problem = state.problem();
     boolean elsewhere =
-        state.sheet().situation(question.situation()).supplyOn()
-            && !problem.complainedIn(question.situation())
-            && !question.situation().equals(state.at().place().situation());
+        !question.situation().equals(state.at().place().situation())
+            && problem.complaint().filter(c -> elsewhere(state.sheet(), c, question)).isPresent();
     boolean aside =
         question.probe().isPresent()
             && question.part().map(p -> !problem.places().onChain(p)).orElse(false);
     boolean many = Answers.of(state, question).size() > 2;
     return (elsewhere ? 2 : 0) + (aside ? 1 : 0) + (many ? 1 : 0);
+  }
+
+  /** Power on in another situation, or off and set as it is not set where it is complained of. */
+  private static boolean elsewhere(Sheet sheet, Complaint complaint, Question question) {
+    Situation there = sheet.situation(question.situation());
+    return there.supplyOn()
+        ? !there.id().equals(complaint.situation())
+        : !sheet.situation(complaint.situation()).commands().containsAll(there.commands());
   }
 }

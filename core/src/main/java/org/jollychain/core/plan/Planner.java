@@ -1,6 +1,7 @@
 package org.jollychain.core.plan;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -220,9 +221,18 @@ public final class Planner {
     return Stream.concat(
             Stream.concat(complaint.runs().stream(), complaint.notRunning().stream()),
             alive(complaint))
-        .flatMap(
-            load -> questions.byId(new Question.Runs(load, complaint.situation()).id()).stream())
+        .flatMap(load -> told(load, complaint))
         .collect(Collectors.toSet());
+  }
+
+  /** A control is lit or dark whatever is called. */
+  private Stream<Question> told(String load, Complaint complaint) {
+    Collection<String> situations =
+        sheet.part(load).kind() == PartKind.BOARD_SUPPLY
+            ? sheet.situations().keySet()
+            : List.of(complaint.situation());
+    return situations.stream()
+        .flatMap(s -> questions.byId(new Question.Runs(load, s).id()).stream());
   }
 
   /** A control that lets something run is alive. */

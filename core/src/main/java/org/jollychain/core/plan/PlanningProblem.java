@@ -23,6 +23,7 @@ import org.jollychain.core.sequencing.SequencingProblem;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
 
 /**
  * The search for a fault as a problem of test sequencing: the hypotheses are the states, grouped by
@@ -221,13 +222,21 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     return tests
         .filter(q -> outcomeModels.containsKey(q) && !asked.contains(q))
         .filter(q -> reached(q) && !skipped(q) && !powers(q))
+        .filter(q -> comesAbout(sheet.situation(q.situation())))
         .findFirst();
   }
 
   private Stream<Question> ofSupply(Set<Question> asked) {
     return policy.livePermit() && supplyReadings(asked) < SUPPLY_READINGS
-        ? questions.supply().stream()
+        ? questions.supply().stream().filter(q -> asked.stream().noneMatch(a -> samePlaces(a, q)))
         : Stream.empty();
+  }
+
+  private static boolean samePlaces(Question asked, Question question) {
+    return asked instanceof Question.Measure a
+        && question instanceof Question.Measure q
+        && a.at().red().equals(q.at().red())
+        && a.at().black().equals(q.at().black());
   }
 
   /** In whatever situation. */
@@ -249,12 +258,27 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
         Optional<Question> drop = policy.livePermit() ? questions.drop(part) : Optional.empty();
         yield drop.isPresent() ? drop : questions.closedOhms(part);
       }
-      default -> part.actsAsSource() ? ofSource(part) : questions.closedOhms(part);
+      default ->
+          part.actsAsSource() && policy.livePermit()
+              ? questions.drop(part)
+              : questions.closedOhms(part).or(() -> held(part));
     };
   }
 
-  private Optional<Question> ofSource(Part source) {
-    return policy.livePermit() ? questions.drop(source) : Optional.empty();
+  /** What stands open without power is read where it should be closed. */
+  private Optional<Question> held(Part contact) {
+    return Optional.of(contact)
+        .filter(c -> policy.livePermit() && c.actsAsLink())
+        .flatMap(
+            c ->
+                complaint
+                    .flatMap(said -> questions.drop(c, said.situation()))
+                    .or(() -> questions.drop(c)));
+  }
+
+  /** Whether it stands open without power, so that no ohms show it dead. */
+  boolean judgedByItsCall(Part contact) {
+    return contact.actsAsLink() && questions.closedOhms(contact).isEmpty();
   }
 
   /** A drop is in the part or in its terminals; to put them on again tells. */
@@ -271,16 +295,41 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     return questions.all().stream().filter(q -> !asked.contains(q) && mayBeMade(q)).toList();
   }
 
-  /** What method, reach or skipping keeps from being asked; nothing live without a permit. */
+  /** What permit, method, reach or skipping keeps from being asked; nothing that does harm. */
   Stream<Question> barred(Set<Question> asked) {
     return questions.all().stream()
         .filter(q -> !asked.contains(q) && !mayBeMade(q) && !powers(q) && !q.reseated())
-        .filter(q -> policy.livePermit() || !sheet.situation(q.situation()).supplyOn());
+        .filter(q -> comesAbout(sheet.situation(q.situation())));
+  }
+
+  /** Whether no permit for live work is wanting for it. */
+  boolean permitted(Question question) {
+    return policy.livePermit() || !sheet.situation(question.situation()).supplyOn();
   }
 
   /** Whether permit, method, reach and what was skipped allow it. */
   boolean mayBeMade(Question question) {
-    return allowed(question) && !skipped(question) && reached(question);
+    return allowed(question)
+        && !skipped(question)
+        && reached(question)
+        && comesAbout(sheet.situation(question.situation()));
+  }
+
+  /**
+   * Whether the unit gets there: nothing gets hot where what should run before stands still, as it
+   * is complained of.
+   */
+  private boolean comesAbout(Situation situation) {
+    if (complaint.isEmpty()
+        || complaint.get().how() != Complaint.How.ALWAYS
+        || complainedIn(situation.id())
+        || situation.after().isEmpty()) {
+      return true;
+    }
+    Situation before = sheet.situation(situation.after().get());
+    return complaint.get().notRunning().stream()
+            .noneMatch(load -> unit().runs(load, unit().in(before.id())))
+        && comesAbout(before);
   }
 
   private boolean skipped(Question question) {

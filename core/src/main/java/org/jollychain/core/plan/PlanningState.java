@@ -54,6 +54,11 @@ record PlanningState(PlanningProblem problem, Position<Question, WorkState> at) 
     return at.believed().split(problem.outcomes(question));
   }
 
+  /** How much it is expected to settle (bit). */
+  double settles(Question question) {
+    return believed().bits() - split(question).bitsLeft();
+  }
+
   Optional<Question> confirming(int culprit, boolean confirmed) {
     return problem.confirming(problem.likeliest(culprit), at.made(), confirmed);
   }

@@ -32,7 +32,9 @@ final class ProposalWriter {
   private static final int USUAL_OVER = 6;
 
   /** What would settle less than this is not worth a word (a share). */
-  private static final double WOULD_SETTLE = 0.3;
+  private static final double WOULD_SETTLE = 0.2;
+
+  private static final double LEAST_BITS = 0.1;
 
   private final PlanningState state;
   private final PlanningProblem problem;
@@ -127,7 +129,15 @@ final class ProposalWriter {
     Optional<Question> own =
         leader.supplyFault().isPresent()
             ? due
-            : due.or(() -> problem.confirming(leader, Set.of(), false));
+            : due.or(() -> problem.confirming(leader, Set.of(), false))
+                .filter(
+                    q ->
+                        due.isPresent()
+                            || first
+                                .part()
+                                .map(sheet::part)
+                                .filter(problem::judgedByItsCall)
+                                .isEmpty());
     if (own.isPresent()) {
       List<String> lifted = own.get().probe().map(p -> List.copyOf(p.liftedAt())).orElse(List.of());
       String off = lifted.isEmpty() ? "" : ", wire off at " + String.join(" and ", lifted);
@@ -221,24 +231,34 @@ final class ProposalWriter {
     return plan(
         List.of(),
         Plan.State.NOTHING_WORTH,
-        Stream.of(Optional.of(known), barred(), Optional.of(practised(culprit)))
+        Stream.of(Optional.of(known), barred(culprit), Optional.of(practised(culprit)))
             .flatMap(Optional::stream)
             .collect(Collectors.joining(" ")),
         new Plan.Expected(0, 0));
   }
 
-  /** What would tell more if it were not skipped, out of reach or of another method. */
-  private Optional<String> barred() {
+  /** What would tell more if it were permitted, not skipped, in reach and of the method chosen. */
+  private Optional<String> barred(Culprit leader) {
+    boolean supply = leader instanceof Culprit.OfSupply;
+    double enough = Math.max(LEAST_BITS, WOULD_SETTLE * state.believed().bits());
     return problem
         .barred(state.at().made())
-        .filter(q -> settles(q) > WOULD_SETTLE * state.believed().bits())
-        .max(Comparator.comparingDouble(this::settles))
-        .map(q -> "To know more it takes \"%s\", which was left out.".formatted(q.title(sheet)));
+        .filter(q -> state.settles(q) > enough)
+        .max(
+            Comparator.comparing((Question q) -> supply && ofSupply(q))
+                .thenComparing(q -> problem.complainedIn(q.situation()))
+                .thenComparingDouble(state::settles))
+        .map(
+            q ->
+                problem.permitted(q)
+                    ? "To know more it takes \"%s\", which was left out.".formatted(q.title(sheet))
+                    : "To know more it has to be measured with power on%s, by someone permitted to."
+                        .formatted(
+                            q.part().map(p -> " at the " + sheet.part(p).title()).orElse("")));
   }
 
-  /** How much it is expected to settle (bit). */
-  private double settles(Question question) {
-    return state.believed().bits() - state.split(question).bitsLeft();
+  private boolean ofSupply(Question question) {
+    return question.probe().filter(p -> p.atOuterTerminals(sheet)).isPresent();
   }
 
   /** What masters do with it now. */
@@ -257,7 +277,8 @@ final class ProposalWriter {
         .likeliest(problem.leading())
         .ofParts()
         .anyMatch(f -> f.mode() == FaultMode.TRIPPED)) {
-      return "It opens by heat and closes again once it is cool: find what overheats it, then watch it through a whole cycle.";
+      return "The %s opens by heat and closes again once it is cool: find what overheats it, then watch it through a whole cycle."
+          .formatted(culprit.title(sheet));
     }
     return part.filter(p -> p.kind().is(PartKind.Trait.WELDS)).isPresent()
         ? ofContact(part.get())
@@ -301,7 +322,7 @@ final class ProposalWriter {
         why,
         move.minutes(),
         move.opening(),
-        settles(question),
+        state.settles(question),
         confirms,
         hazards(question, move));
   }

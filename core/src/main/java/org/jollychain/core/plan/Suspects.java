@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jollychain.core.diagnosis.Thresholds;
 import org.jollychain.core.fault.Culprit;
@@ -44,17 +45,18 @@ final class Suspects {
     if (byCulprit[order.get(0)] >= Thresholds.USUAL.strong()) {
       return "it is " + culprits.get(order.get(0)).said(sheet);
     }
-    List<String> names = new ArrayList<>();
+    List<Culprit> named = new ArrayList<>();
     double told = 0;
-    boolean nothingWrong = false;
     for (int c : order) {
-      if (names.size() == MOST_NAMED || told > Thresholds.USUAL.strong()) {
+      if (named.size() == MOST_NAMED || told > Thresholds.USUAL.strong()) {
         break;
       }
-      names.add(culprits.get(c).said(sheet));
-      nothingWrong |= culprits.get(c) instanceof Culprit.NothingWrong;
+      named.add(culprits.get(c));
       told += byCulprit[c];
     }
+    List<String> names =
+        new ArrayList<>(named.stream().flatMap(c -> said(c, named).stream()).toList());
+    boolean nothingWrong = named.stream().anyMatch(Culprit.NothingWrong.class::isInstance);
     if (told <= Thresholds.USUAL.strong() && !nothingWrong) {
       names.add("others");
     }
@@ -62,6 +64,23 @@ final class Suspects {
     return last == 0
         ? names.get(0)
         : String.join(", ", names.subList(0, last)) + " or " + names.get(last);
+  }
+
+  /** One that is named by itself and in company is named once. */
+  private Optional<String> said(Culprit culprit, List<Culprit> named) {
+    if (culprit instanceof Culprit.Several several
+        && several.all().stream().anyMatch(named::contains)) {
+      return Optional.empty();
+    }
+    String company =
+        named.stream()
+            .filter(c -> c instanceof Culprit.Several several && several.all().contains(culprit))
+            .flatMap(c -> ((Culprit.Several) c).all().stream())
+            .filter(c -> !c.equals(culprit))
+            .map(c -> c.said(sheet))
+            .collect(Collectors.joining(" and "));
+    return Optional.of(
+        culprit.said(sheet) + (company.isEmpty() ? "" : " (alone or with " + company + ")"));
   }
 
   private Optional<String> stretch(double[] byCulprit) {

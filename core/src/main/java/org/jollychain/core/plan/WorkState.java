@@ -127,8 +127,7 @@ public record WorkState(boolean live, String situation, Set<String> open, Set<St
     if (!target.id().equals(situation)) {
       steps.add(target.title());
       minutes += costs.change();
-      boolean hot = target.supplyOn() && hottest(target) > HOT_CELSIUS;
-      minutes += hot && !situation.equals(target.id()) ? costs.warm() : 0;
+      minutes += target.after().isPresent() && hottest(target) > HOT_CELSIUS ? costs.warm() : 0;
     }
     boolean exposed = false;
     if (question instanceof Question.Measure m) {

@@ -205,7 +205,8 @@ public final class SheetReader {
         at.child("title").text(),
         at.child("supply").text().equals("on"),
         Collections.unmodifiableSet(new LinkedHashSet<>(at.child("commands").texts())),
-        at.child("celsius").each((place, t) -> t.quantity(Dimension.CELSIUS, 0)));
+        at.child("celsius").each((place, t) -> t.quantity(Dimension.CELSIUS, 0)),
+        at.child("after").optionalText());
   }
 
   private static Code code(String id, SourceNode at) {

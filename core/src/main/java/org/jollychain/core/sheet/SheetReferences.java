@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jollychain.core.text.Nearest;
@@ -82,6 +83,7 @@ final class SheetReferences {
                   .formatted(command.id()));
         }
       }
+      s.after().ifPresent(b -> checkAfter(sheet, s, b, at.child("after")));
       for (String place : s.celsius().keySet()) {
         if (!places.contains(place)) {
           at.child("celsius")
@@ -138,6 +140,24 @@ final class SheetReferences {
       at.wrong(
           "\"%s\" should be a transformer-primary with \"watts\", \"at-volts\" and a \"power-factor\" below 1, like 0.2"
               .formatted(winding.primary()));
+    }
+  }
+
+  /** What comes after another situation must not come back to itself. */
+  private static void checkAfter(Sheet sheet, Situation start, String before, SourceNode at) {
+    if (!known(at, before, sheet.situations(), "situation")) {
+      return;
+    }
+    Set<String> seen = new HashSet<>();
+    Optional<String> earlier = Optional.of(before);
+    while (earlier.isPresent() && seen.add(earlier.get())) {
+      earlier =
+          Optional.ofNullable(sheet.situations().get(earlier.get())).flatMap(Situation::after);
+    }
+    if (seen.contains(start.id())) {
+      at.wrong("\"%s\" comes after itself; take \"after\" out".formatted(start.id()));
+    } else if (!sheet.situation(before).supplyOn()) {
+      at.wrong("\"%s\" has the supply off; nothing runs there".formatted(before));
     }
   }
 

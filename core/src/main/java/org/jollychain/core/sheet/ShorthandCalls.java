@@ -53,7 +53,8 @@ final class ShorthandCalls {
           .filter(t -> t.stateAt(Situation.ROOM_CELSIUS) != ContactState.CLOSED)
           .ifPresent(t -> celsius.put(part.feels(), made(t)));
     }
-    this.everything = new Situation(ALL, "", true, sheet.commands().keySet(), celsius);
+    this.everything =
+        new Situation(ALL, "", true, sheet.commands().keySet(), celsius, Optional.empty());
     for (Part part : sheet.parts().values()) {
       if (part.actsAsLoad()) {
         Path path = new Path(part.id(), PlainText.sentence(part.title()), part.id());
@@ -74,7 +75,8 @@ final class ShorthandCalls {
 
   /** Its chain in a room, else with everything as warm or cold as it has to be. */
   private Optional<Chain> trace(Path path) {
-    Situation room = new Situation(ALL, "", true, everything.commands(), Map.of());
+    Situation room =
+        new Situation(ALL, "", true, everything.commands(), Map.of(), Optional.empty());
     return Chain.trace(sheet, path, room).or(() -> Chain.trace(sheet, path, everything));
   }
 
@@ -177,7 +179,8 @@ final class ShorthandCalls {
 
   private boolean runs(String load, Given given) {
     Chain chain = chains.get(load);
-    Situation situation = new Situation("", "", true, given.commands(), celsius(given));
+    Situation situation =
+        new Situation("", "", true, given.commands(), celsius(given), Optional.empty());
     return chain != null
         && chain.parts().stream().allMatch(p -> p.stateIn(situation) != ContactState.OPEN)
         && source(chain).map(s -> runs(s.winding().primary(), given)).orElse(true);

@@ -105,6 +105,8 @@ final class ShorthandLines {
         situation.put("supply", piece);
       } else if (piece.startsWith("with ")) {
         situation.put("commands", words(piece.substring(5)));
+      } else if (piece.startsWith("after ")) {
+        situation.put("after", piece.substring(6));
       } else if (place.matches()) {
         celsius.put(place.group(1), place.group(2) + " " + place.group(3).toUpperCase(Locale.ROOT));
       } else {

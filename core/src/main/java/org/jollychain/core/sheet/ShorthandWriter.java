@@ -323,6 +323,7 @@ final class ShorthandWriter {
       said.add("with " + String.join(" ", s.commands()));
     }
     new LinkedHashMap<>(s.celsius()).forEach((place, c) -> said.add(place + " " + celsius(c)));
+    s.after().ifPresent(before -> said.add("after " + before));
     return said.toString();
   }
 

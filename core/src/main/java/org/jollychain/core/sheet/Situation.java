@@ -1,6 +1,7 @@
 package org.jollychain.core.sheet;
 
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -9,9 +10,16 @@ import java.util.Set;
  * @param supplyOn false when unplugged or isolated
  * @param commands the commands that hold
  * @param celsius temperature of each named place (C)
+ * @param after the situation it comes out of by itself: hot comes after running, so it never comes
+ *     about where that does not run
  */
 public record Situation(
-    String id, String title, boolean supplyOn, Set<String> commands, Map<String, Double> celsius) {
+    String id,
+    String title,
+    boolean supplyOn,
+    Set<String> commands,
+    Map<String, Double> celsius,
+    Optional<String> after) {
 
   /** Where nothing is said (C). */
   static final double ROOM_CELSIUS = 20;

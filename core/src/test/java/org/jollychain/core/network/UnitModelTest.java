@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Set;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.Supply;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -194,6 +195,20 @@ class UnitModelTest {
     assertThat(amperes).isCloseTo(120 / (half + 1 + 0.06), within(0.2));
     assertThat(ohms(tank, "isolated", "U1", "PE", Change.leak("upper-element", 0.5, 1)))
         .isBetween(5.0, 9.0);
+  }
+
+  /**
+   * With a leg dead the other reaches the control's side through the broil element, but not before
+   * the control has closed its relays: it stays dark.
+   */
+  @Test
+  void a_control_does_not_start_on_what_would_feed_it_through_its_own_relays() {
+    UnitModel range = unit("range-240");
+    Change leg = Change.open(Supply.conductor("line1"));
+    assertThat(range.runs("control", range.frozen("broil-call", List.of(leg)))).isTrue();
+    assertThat(range.runs("control", range.in("broil-call", List.of(leg)))).isFalse();
+    Change other = Change.open(Supply.conductor("line2"));
+    assertThat(range.runs("control", range.in("broil-call", List.of(other)))).isTrue();
   }
 
   /**

@@ -125,6 +125,17 @@ class ConfirmingTest {
   }
 
   @Test
+  void without_a_permit_a_secondary_is_confirmed_by_the_ohms_of_its_winding() {
+    Sheet autoclave = Sheets.shipped("autoclave-230");
+    Diagnosis diagnosis = new Diagnosis(autoclave);
+    Readings read = new Readings(autoclave);
+    List<Evidence> open = List.of(read.ohms("fill-valve", "28.6"), read.ohms("secondary", "OL"));
+    Diagnosis.Opinion opinion = diagnosis.opinion(open, Optional.of("no-fill"));
+    assertThat(opinion.assessment().leading().part()).isEqualTo("secondary");
+    assertThat(opinion.assessment().leading().confirmed()).isTrue();
+  }
+
+  @Test
   void a_source_is_not_condemned_without_its_own_volts() {
     Sheet autoclave = Sheets.shipped("autoclave-230");
     Readings read = new Readings(autoclave);

@@ -59,8 +59,8 @@ class WordsTest {
             said.add(e.meaning());
             said.add(e.shown());
             assertThat(e.probability()).as(p.title()).isGreaterThan(0.03);
-            // where along the chain, then two at most
-            assertThat(e.meaning().replaceFirst("^[^:]*: ", "").split(", | or "))
+            // where along the chain, then two at most, with their company
+            assertThat(e.meaning().replaceAll("^[^:]*: | \\(.*?\\)", "").split(", | or "))
                 .as(e.meaning())
                 .hasSizeLessThanOrEqualTo(3);
           }

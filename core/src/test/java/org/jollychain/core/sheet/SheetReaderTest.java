@@ -109,6 +109,22 @@ class SheetReaderTest {
         .satisfies(p -> assertThat(p.message()).contains("dead with the supply off"));
   }
 
+  @ParameterizedTest
+  @CsvSource({
+    "call, run, there is no situation \"run\"",
+    "call, call, \"call\" comes after itself",
+    "idle, isolated, \"isolated\" has the supply off"
+  })
+  void a_situation_comes_after_another_in_which_something_runs(
+      String situation, String after, String said) {
+    String text =
+        Sheets.HEATER.replaceFirst(
+            "( %s: \\{title: .*)}".formatted(situation), "$1, after: " + after + "}");
+    assertThat(problemsOf(text))
+        .singleElement()
+        .satisfies(p -> assertThat(p.message()).contains(said));
+  }
+
   @Test
   void a_command_that_a_load_drives_is_the_controls_and_names_a_load() {
     String text = Sheets.HEATER.replace("{on: Switched on}", "{on: {title: On, driven-by: limit}}");
