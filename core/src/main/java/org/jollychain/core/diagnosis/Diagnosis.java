@@ -324,7 +324,7 @@ public final class Diagnosis {
     if (r.probe().eitherWay(sheet)) {
       return "either";
     }
-    return Wording.expected(r.meter(), function, measurements.line(changes, r).mean());
+    return Wording.expected(r.meter(), function, measurements.due(changes, r));
   }
 
   private Complaint complaint(String id) {

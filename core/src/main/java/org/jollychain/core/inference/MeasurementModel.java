@@ -131,6 +131,14 @@ public final class MeasurementModel {
     return at(reading.probe(), reading.meter()).with(changes);
   }
 
+  /**
+   * What this meter is due to show with these changes, of themselves: a line may be that of others
+   * no reading could tell apart from them.
+   */
+  public double due(List<Change> changes, Reading reading) {
+    return at(reading.probe(), reading.meter()).due(changes);
+  }
+
   /** What is known of a probe, to be asked more than once. */
   Known at(Probe probe, Meter meter) {
     return known.get(new Asked(probe, meter), k -> new Known(probe, meter));
@@ -149,6 +157,7 @@ public final class MeasurementModel {
     private final Map<Signature, LinearPrediction> bySignature = new ConcurrentHashMap<>();
     private final Map<List<Change>, LinearPrediction> byChanges = new ConcurrentHashMap<>();
     private final Map<Long, LinearPrediction> alsoBad = new ConcurrentHashMap<>();
+    private final Map<List<Change>, Double> due = new ConcurrentHashMap<>();
     private volatile Optional<ByHypothesis> byHypothesis = Optional.empty();
 
     private Known(Probe probe, Meter meter) {
@@ -213,13 +222,18 @@ public final class MeasurementModel {
           Signature.of(probe, meter, changes, re, im, floating), s -> learnt(changes));
     }
 
+    private double due(List<Change> changes) {
+      bound(due);
+      return due.computeIfAbsent(changes, c -> learn(c, probe, meter).mean());
+    }
+
     private LinearPrediction with(List<Change> changes) {
       bound(byChanges);
       return byChanges.computeIfAbsent(changes, this::learnt);
     }
 
     /** Rarely reached; a cache that forgets one by one would slow every other look-up. */
-    private static void bound(Map<?, LinearPrediction> kept) {
+    private static void bound(Map<?, ?> kept) {
       if (kept.size() > MOST_LINES_KEPT) {
         kept.clear();
       }

@@ -13,6 +13,7 @@ import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sequencing.TwoStepLookahead.Option;
 import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
@@ -29,8 +30,8 @@ final class Manners {
   /** What settles less than this of what is open is no probe of its own. */
   private static final double LITTLE = 0.1;
 
-  /** So many are the most that any has: elsewhere (two), aside, of many answers. */
-  private static final int MOST_RIDDLES = 4;
+  /** So many are the most that any has: elsewhere (two), aside, held, of many answers. */
+  private static final int MOST_RIDDLES = 5;
 
   /** A supply less likely to blame than this is known. */
   private static final double SUPPLY_KNOWN = 0.01;
@@ -191,22 +192,29 @@ final class Manners {
         .test();
   }
 
-  /** How much has to be explained: another situation, off the chain, more than two answers. */
+  /**
+   * How much has to be explained: another situation, off the chain, volts held by what stands open
+   * as it should, more than two answers.
+   */
   private static int riddle(PlanningState state, Question question) {
     PlanningProblem problem = state.problem();
+    Situation there = state.sheet().situation(question.situation());
+    Optional<Part> across = question.probe().flatMap(Probe::part).map(state.sheet()::part);
     boolean elsewhere =
-        !question.situation().equals(state.at().place().situation())
-            && problem.complaint().filter(c -> elsewhere(state.sheet(), c, question)).isPresent();
-    boolean aside =
-        question.probe().isPresent()
-            && question.part().map(p -> !problem.places().onChain(p)).orElse(false);
+        !there.id().equals(state.at().place().situation())
+            && problem.complaint().filter(c -> elsewhere(state.sheet(), c, there)).isPresent();
+    boolean aside = across.filter(p -> !problem.places().onChain(p.id())).isPresent();
+    boolean holds =
+        there.supplyOn()
+            && across
+                .filter(p -> p.actsAsLink() && p.stateIn(there) == ContactState.OPEN)
+                .isPresent();
     boolean many = Answers.of(state, question).size() > 2;
-    return (elsewhere ? 2 : 0) + (aside ? 1 : 0) + (many ? 1 : 0);
+    return (elsewhere ? 2 : 0) + (aside ? 1 : 0) + (holds ? 1 : 0) + (many ? 1 : 0);
   }
 
   /** Power on in another situation, or off and set as it is not set where it is complained of. */
-  private static boolean elsewhere(Sheet sheet, Complaint complaint, Question question) {
-    Situation there = sheet.situation(question.situation());
+  private static boolean elsewhere(Sheet sheet, Complaint complaint, Situation there) {
     return there.supplyOn()
         ? !there.id().equals(complaint.situation())
         : !sheet.situation(complaint.situation()).commands().containsAll(there.commands());
