@@ -56,7 +56,10 @@ public final class UnitModel {
   private final Map<String, Network> networks = new LinkedHashMap<>();
   private final Map<String, Solution> sound = new LinkedHashMap<>();
   private final Map<String, Double> ratedWatts = new LinkedHashMap<>();
+
+  /** The situations in which the control of the sound unit is fed before its relays close. */
   private final Set<String> startsItself = new HashSet<>();
+
   private final Map<String, List<Watched>> watched = new LinkedHashMap<>();
   private final Map<Chain, Situation> chains = new LinkedHashMap<>();
 
@@ -81,7 +84,7 @@ public final class UnitModel {
       ratedWatts.put(part.id(), most);
     }
     for (Situation s : sheet.situations().values()) {
-      if (s.supplyOn() && !unfed(s.id(), List.of())) {
+      if (s.supplyOn() && control().isPresent() && !unfed(s.id(), List.of())) {
         startsItself.add(s.id());
       }
       watched.put(s.id(), watched(s));

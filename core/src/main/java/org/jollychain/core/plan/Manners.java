@@ -51,9 +51,6 @@ final class Manners {
   /** Without power what settles a bit in less is worth asking (min): .6 min, one chance in 60. */
   private static final double MINUTES_A_BIT = 5;
 
-  /** What settles so much of what is open would tell (a share). */
-  private static final double POWER_TELLS = 0.2;
-
   private Manners() {}
 
   /**
@@ -82,11 +79,7 @@ final class Manners {
             .isPresent();
     return ranked.stream().noneMatch(Manners::pays)
         && testable(state, inTime) < TESTABLE
-        && state
-            .problem()
-            .barred(state.at().made())
-            .filter(q -> !state.problem().permitted(q))
-            .anyMatch(q -> state.settles(q) > POWER_TELLS * bits);
+        && state.barred().anyMatch(q -> !state.problem().permitted(q));
   }
 
   /**

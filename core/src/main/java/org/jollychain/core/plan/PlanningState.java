@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.sequencing.Distribution;
@@ -12,6 +13,11 @@ import org.jollychain.core.sheet.Sheet;
 
 /** The work at one moment: what is sought, and how far the search is. */
 record PlanningState(PlanningProblem problem, Position<Question, WorkState> at) {
+
+  /** What settles less than this of what is open is not worth a word (a share). */
+  private static final double MUCH = 0.2;
+
+  private static final double LEAST_BITS = 0.1;
 
   /**
    * @param evidence all that stands
@@ -57,6 +63,12 @@ record PlanningState(PlanningProblem problem, Position<Question, WorkState> at) 
   /** How much it is expected to settle (bit). */
   double settles(Question question) {
     return believed().bits() - split(question).bitsLeft();
+  }
+
+  /** What would settle much, if it were permitted, in reach, of the method and not skipped. */
+  Stream<Question> barred() {
+    double much = Math.max(LEAST_BITS, MUCH * believed().bits());
+    return problem.barred(at.made()).filter(q -> settles(q) > much);
   }
 
   Optional<Question> confirming(int culprit, boolean confirmed) {

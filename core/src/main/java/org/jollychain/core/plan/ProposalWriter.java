@@ -31,11 +31,6 @@ final class ProposalWriter {
   private static final int ALTERNATIVES = 3;
   private static final int USUAL_OVER = 6;
 
-  /** What would settle less than this is not worth a word (a share). */
-  private static final double WOULD_SETTLE = 0.2;
-
-  private static final double LEAST_BITS = 0.1;
-
   private final PlanningState state;
   private final PlanningProblem problem;
   private final Sheet sheet;
@@ -126,18 +121,10 @@ final class ProposalWriter {
           .formatted(byHand.get().title());
     }
     Optional<Question> due = problem.confirming(leader, state.at().made(), false);
-    Optional<Question> own =
+    boolean once =
         leader.supplyFault().isPresent()
-            ? due
-            : due.or(() -> problem.confirming(leader, Set.of(), false))
-                .filter(
-                    q ->
-                        due.isPresent()
-                            || first
-                                .part()
-                                .map(sheet::part)
-                                .filter(problem::judgedByItsCall)
-                                .isEmpty());
+            || first.part().map(sheet::part).filter(problem::judgedByItsCall).isPresent();
+    Optional<Question> own = once ? due : due.or(() -> problem.confirming(leader, Set.of(), false));
     if (own.isPresent()) {
       List<String> lifted = own.get().probe().map(p -> List.copyOf(p.liftedAt())).orElse(List.of());
       String off = lifted.isEmpty() ? "" : ", wire off at " + String.join(" and ", lifted);
@@ -207,18 +194,16 @@ final class ProposalWriter {
                         && f.opens());
   }
 
+  /** Where nothing may be asked that would tell. */
   Plan nothing() {
+    if (!state.at().open().isEmpty()) {
+      return settled(problem.leading());
+    }
     String open = new Suspects(problem).placed(state.believed().byGroup());
     String say =
-        state.at().open().isEmpty()
-            ? "Nothing is left that may be asked: permit, method, or points out of reach. Open remain: %s."
-                .formatted(open)
-            : "Nothing that may be asked is worth its minutes. Open remain: %s.".formatted(open);
-    return plan(
-        List.of(),
-        state.at().open().isEmpty() ? Plan.State.NOTHING_LEFT : Plan.State.NOTHING_WORTH,
-        say,
-        new Plan.Expected(0, 0));
+        "Nothing is left that may be asked: permit, method, or points out of reach. Open remain: %s."
+            .formatted(open);
+    return plan(List.of(), Plan.State.NOTHING_LEFT, say, new Plan.Expected(0, 0));
   }
 
   /**
@@ -240,10 +225,8 @@ final class ProposalWriter {
   /** What would tell more if it were permitted, not skipped, in reach and of the method chosen. */
   private Optional<String> barred(Culprit leader) {
     boolean supply = leader instanceof Culprit.OfSupply;
-    double enough = Math.max(LEAST_BITS, WOULD_SETTLE * state.believed().bits());
-    return problem
-        .barred(state.at().made())
-        .filter(q -> state.settles(q) > enough)
+    return state
+        .barred()
         .max(
             Comparator.comparing((Question q) -> supply && ofSupply(q))
                 .thenComparing(q -> problem.complainedIn(q.situation()))

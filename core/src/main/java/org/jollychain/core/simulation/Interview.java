@@ -12,7 +12,6 @@ import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.inference.InspectionModel;
 import org.jollychain.core.network.Meters;
-import org.jollychain.core.sheet.Code;
 import org.jollychain.core.sheet.LoadRating;
 import org.jollychain.core.sheet.Sheet;
 
@@ -76,9 +75,7 @@ public final class Interview {
 
           @Override
           public Evidence code(Question.Code c) {
-            Optional<String> due =
-                sheet.codes().values().stream().filter(unit::due).map(Code::id).findFirst();
-            return new CodeShown(id, due, c.situation(), at);
+            return new CodeShown(id, unit.code(), c.situation(), at);
           }
         });
   }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.function.Predicate;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.network.Change;
@@ -57,11 +58,19 @@ public final class SimulatedUnit {
         .findFirst();
   }
 
-  /** Whether the unit displays a code now. */
-  boolean due(Code code) {
-    boolean suspected = code.suspects().stream().anyMatch(p -> modeOf(p).isPresent());
-    return suspected
-        || code.watchesLoads() && unit.shows(code.when(), changesIn(code.when().situation()));
+  /** The code the unit displays: what it finds bad of its own, before what comes of it. */
+  Optional<String> code() {
+    return due(code -> code.suspects().stream().anyMatch(p -> modeOf(p).isPresent()))
+        .or(
+            () ->
+                due(
+                    code ->
+                        code.watchesLoads()
+                            && unit.shows(code.when(), changesIn(code.when().situation()))));
+  }
+
+  private Optional<String> due(Predicate<Code> shown) {
+    return sheet().codes().values().stream().filter(shown).map(Code::id).findFirst();
   }
 
   private List<Change> changesIn(String situation) {

@@ -16,14 +16,19 @@ import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.sheet.Sheet;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class SimulationTest {
 
   private static final Sheet HEATER = Sheets.heater();
   private static final Probe SUPPLY = Probe.between(MeterFunction.VOLTS_AC, "L1", "L2", "call");
-  private static final Fault OPEN =
-      new Fault.OfPart(
-          "limit", FaultMode.OPEN, List.of(Change.open("limit")), Fault.Presence.ALWAYS);
+  private static final Fault OPEN = open("limit");
+
+  private static Fault open(String part) {
+    return new Fault.OfPart(
+        part, FaultMode.OPEN, List.of(Change.open(part)), Fault.Presence.ALWAYS);
+  }
 
   private static double figure(String shown, MeterFunction function) {
     return ((Shown.Figure) Shown.parse(shown, function)).value();
@@ -85,6 +90,15 @@ class SimulationTest {
       assertThat(figure(meter.read(unit, SUPPLY), MeterFunction.VOLTS_AC)).isGreaterThan(200);
     }
     assertThat(bled / 300.0).isBetween(0.15, 0.40);
+  }
+
+  /** A break anywhere in the overheat string comes up as that, not as the flame that is missing. */
+  @ParameterizedTest
+  @CsvSource({"wrapped-fuse, H2", "fuse-lead, H2", "main-lead, H1", "inlet-sensor, H5"})
+  void a_unit_shows_what_it_finds_bad_of_its_own_before_what_comes_of_it(String part, String code) {
+    Sheet heater = Sheets.shipped("heater-instant-12v");
+    assertThat(new SimulatedUnit(heater, List.of(open(part)), 1).code()).contains(code);
+    assertThat(new SimulatedUnit(heater, List.of(), 1).code()).isEmpty();
   }
 
   @Test
