@@ -25,5 +25,11 @@ export default defineConfig(({ mode }) => ({
   server: { proxy: { '/api': 'http://127.0.0.1:8420' } },
   // tests mount components, for which svelte must resolve as in a browser
   ...(mode === 'test' && { resolve: { conditions: ['browser'] } }),
-  test: { environment: 'jsdom', globals: true, setupFiles: ['src/test-setup.ts'] }
+  test: {
+    environment: 'jsdom',
+    // a fifth quicker than processes, measured on two cores
+    pool: 'threads',
+    globals: true,
+    setupFiles: ['src/test-setup.ts']
+  }
 }));

@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.Readings;
@@ -30,7 +32,31 @@ class MannersTest {
 
   private static final int MOST_STEPS = 12;
 
-  private record Walk(Sheet sheet, String complaint, List<Plan> plans) {
+  /** Kept for all tests: what may come of every question is learnt once. */
+  private static final Map<String, Engine> ENGINES = new HashMap<>();
+
+  private record Engine(Diagnosis diagnosis, Planner planner, CandidateTests questions) {
+
+    static Engine of(String key) {
+      return ENGINES.computeIfAbsent(
+          key,
+          k -> {
+            Diagnosis diagnosis = new Diagnosis(Sheets.shipped(k));
+            return new Engine(
+                diagnosis, new Planner(diagnosis), new CandidateTests(diagnosis.unit()));
+          });
+    }
+
+    Sheet sheet() {
+      return diagnosis.sheet();
+    }
+
+    Plan plan(List<Evidence> evidence, Optional<String> told, boolean permit) {
+      return planner.plan(diagnosis.opinion(evidence, told), evidence, told, Policy.usual(permit));
+    }
+  }
+
+  private record Walk(Sheet sheet, List<Plan> plans) {
 
     Plan end() {
       return plans.get(plans.size() - 1);
@@ -43,13 +69,11 @@ class MannersTest {
 
   /** The plan followed to its end on a simulated unit, the likeliest fault of that title in it. */
   private static Walk walk(String key, String complaint, String fault, boolean permit) {
-    Sheet sheet = Sheets.shipped(key);
-    Diagnosis diagnosis = new Diagnosis(sheet);
-    Planner planner = new Planner(diagnosis);
-    CandidateTests questions = new CandidateTests(diagnosis.unit());
+    Engine engine = Engine.of(key);
+    Sheet sheet = engine.sheet();
     Optional<String> told = Optional.of(complaint);
     Hypothesis truth =
-        new Hypotheses(diagnosis.unit())
+        new Hypotheses(engine.diagnosis.unit())
             .all(told.map(sheet.complaints()::get)).stream()
                 .filter(h -> h.title(sheet).equals(fault))
                 .max(Comparator.comparingDouble(Hypothesis::prior))
@@ -59,15 +83,15 @@ class MannersTest {
     List<Evidence> evidence = new ArrayList<>();
     List<Plan> plans = new ArrayList<>();
     while (plans.size() <= MOST_STEPS) {
-      Diagnosis.Opinion opinion = diagnosis.opinion(evidence, told);
-      Plan plan = planner.plan(opinion, evidence, told, Policy.usual(permit));
+      Plan plan = engine.plan(evidence, told, permit);
       plans.add(plan);
       if (plan.next().isEmpty()) {
         break;
       }
-      evidence.add(interview.answer(questions.byId(plan.next().get(0).id()).orElseThrow()));
+      String next = plan.next().get(0).id();
+      evidence.add(interview.answer(engine.questions.byId(next).orElseThrow()));
     }
-    return new Walk(sheet, complaint, plans);
+    return new Walk(sheet, plans);
   }
 
   @ParameterizedTest
@@ -128,16 +152,12 @@ class MannersTest {
 
   @Test
   void one_fault_alone_or_with_another_is_named_once() {
-    Sheet sheet = Sheets.shipped("heat-kit-staged-240");
-    Diagnosis diagnosis = new Diagnosis(sheet);
-    Optional<String> told = Optional.of("no-heat");
+    Engine engine = Engine.of("heat-kit-staged-240");
     List<Evidence> evidence =
         List.of(
-            new Readings(sheet)
+            new Readings(engine.sheet())
                 .entry("ohms", Optional.empty(), "isolated-call", List.of(), "S1-W 97"));
-    Plan plan =
-        new Planner(diagnosis)
-            .plan(diagnosis.opinion(evidence, told), evidence, told, Policy.usual(false));
+    Plan plan = engine.plan(evidence, Optional.of("no-heat"), false);
     assertThat(plan.next().get(0).expect())
         .extracting(Proposal.Expect::meaning)
         .anyMatch(m -> m.contains("heat contact (alone or with the room thermostat fan contact)"));
