@@ -29,6 +29,7 @@
 <ol
   class:upright
   class:dense={!upright && path.risers.length > 10}
+  class:crowded={!upright && path.risers.length > 15}
   aria-label="Links of the {path.title} path"
 >
   {#each path.risers as riser, i (riser.part)}
@@ -139,6 +140,12 @@
   .dense i {
     white-space: normal;
     overflow-wrap: anywhere;
+  }
+  /* "pressure" and "common" stay in one piece */
+  .crowded button {
+    padding-inline: 0;
+    font-size: 0.625rem;
+    letter-spacing: -0.01em;
   }
   .dense .verdict,
   .dense .reading {

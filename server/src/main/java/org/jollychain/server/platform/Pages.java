@@ -1,8 +1,13 @@
 package org.jollychain.server.platform;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.time.Duration;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
+import org.springframework.util.DigestUtils;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
@@ -20,7 +25,18 @@ class Pages implements WebMvcConfigurer {
     registry
         .addResourceHandler("/index.html", "/icon.svg", "/theme.js", "/sw.js")
         .addResourceLocations("classpath:/static/")
-        .setCacheControl(CacheControl.noCache());
+        .setCacheControl(CacheControl.noCache())
+        // every file of a build bears the same date, so the date cannot tell an older one
+        .setUseLastModified(false)
+        .setEtagGenerator(Pages::ofContent);
+  }
+
+  private static String ofContent(Resource page) {
+    try (InputStream in = page.getInputStream()) {
+      return "\"" + DigestUtils.md5DigestAsHex(in) + "\"";
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   @Override

@@ -17,6 +17,7 @@ import org.jollychain.server.ServerTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.MockMvc;
@@ -124,6 +125,24 @@ class HttpContractTest {
         .andExpect(status().is(422))
         .andExpect(jsonPath("$.problems[0].line").value(4))
         .andExpect(jsonPath("$.problems[0].column").value(1));
+  }
+
+  /** All files of a build bear one date: only what is in them tells an older page. */
+  @ParameterizedTest
+  @ValueSource(strings = {"/index.html", "/sw.js", "/theme.js"})
+  void a_page_kept_from_an_older_build_is_sent_anew(String page) throws Exception {
+    String tag =
+        http.perform(get(page))
+            .andExpect(status().isOk())
+            .andExpect(header().string("Cache-Control", "no-cache"))
+            .andExpect(header().doesNotExist("Last-Modified"))
+            .andReturn()
+            .getResponse()
+            .getHeader("ETag");
+    http.perform(get(page).header("If-None-Match", tag)).andExpect(status().isNotModified());
+    http.perform(get(page).header("If-None-Match", "\"older\"")).andExpect(status().isOk());
+    http.perform(get(page).header("If-Modified-Since", "Fri, 01 Jan 2027 00:00:00 GMT"))
+        .andExpect(status().isOk());
   }
 
   @Test
