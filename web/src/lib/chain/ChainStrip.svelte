@@ -145,7 +145,10 @@
   .crowded button {
     padding-inline: 0;
     font-size: 0.625rem;
-    letter-spacing: -0.01em;
+    letter-spacing: -0.02em;
+  }
+  .crowded .name {
+    margin-inline: -1px;
   }
   .dense .verdict,
   .dense .reading {
