@@ -1,12 +1,15 @@
 package org.jollychain.core.inference;
 
 import java.util.List;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.network.Change;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Code;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
 
 /** How likely the unit's own display is to show a code. */
 public final class CodeModel {
@@ -28,16 +31,7 @@ public final class CodeModel {
 
   /** The probability that the unit's display would show what it shows. */
   public double probability(CodeShown shown, Hypothesis h) {
-    // a control that finds a part of its own bad says so, not what comes of it
-    List<String> due = due(code -> code.suspects().stream().anyMatch(p -> h.modeOf(p).isPresent()));
-    if (due.isEmpty()) {
-      due =
-          due(
-              code ->
-                  code.watchesLoads()
-                      && unit.shows(
-                          code.when(), h.changesIn(sheet.situation(code.when().situation()))));
-    }
+    List<String> due = due(unit, p -> h.modeOf(p).isPresent(), h::changesIn);
     int all = sheet.codes().size() + 1;
     if (due.isEmpty()) {
       return shown.code().isEmpty() ? 1 - CODE_WRONG : CODE_WRONG / (all - 1);
@@ -47,7 +41,27 @@ public final class CodeModel {
         : CODE_WRONG / (all - due.size());
   }
 
-  private List<String> due(Predicate<Code> shown) {
+  /**
+   * What a unit's display has to show: a control that finds a part of its own bad says so, not what
+   * comes of it.
+   *
+   * @param bad whether a part is at fault
+   */
+  public static List<String> due(
+      UnitModel unit, Predicate<String> bad, Function<Situation, List<Change>> changes) {
+    Sheet sheet = unit.sheet();
+    List<String> own = ids(sheet, code -> code.suspects().stream().anyMatch(bad));
+    return own.isEmpty()
+        ? ids(
+            sheet,
+            code ->
+                code.watchesLoads()
+                    && unit.shows(
+                        code.when(), changes.apply(sheet.situation(code.when().situation()))))
+        : own;
+  }
+
+  private static List<String> ids(Sheet sheet, Predicate<Code> shown) {
     return sheet.codes().values().stream().filter(shown).map(Code::id).toList();
   }
 }

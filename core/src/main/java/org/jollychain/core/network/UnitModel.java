@@ -57,8 +57,11 @@ public final class UnitModel {
   private final Map<String, Solution> sound = new LinkedHashMap<>();
   private final Map<String, Double> ratedWatts = new LinkedHashMap<>();
 
-  /** The situations in which the control of the sound unit is fed before its relays close. */
-  private final Set<String> startsItself = new HashSet<>();
+  /**
+   * The contacts that wait for the control, open, by the situations in which it is fed with them
+   * so.
+   */
+  private final Map<String, List<Change>> beforeStart = new LinkedHashMap<>();
 
   private final Map<String, List<Watched>> watched = new LinkedHashMap<>();
   private final Map<Chain, Situation> chains = new LinkedHashMap<>();
@@ -84,8 +87,9 @@ public final class UnitModel {
       ratedWatts.put(part.id(), most);
     }
     for (Situation s : sheet.situations().values()) {
-      if (s.supplyOn() && control().isPresent() && !unfed(s.id(), List.of())) {
-        startsItself.add(s.id());
+      List<Change> atRest = atRest(s);
+      if (s.supplyOn() && controlRuns(networks.get(s.id()).solve(atRest))) {
+        beforeStart.put(s.id(), atRest);
       }
       watched.put(s.id(), watched(s));
     }
@@ -158,23 +162,24 @@ public final class UnitModel {
     return networks.get(situation);
   }
 
-  /** The first control of a sheet; what gives the commands. */
-  private Optional<String> control() {
-    return sheet.parts().values().stream()
-        .filter(p -> p.kind() == PartKind.BOARD_SUPPLY)
-        .map(Part::id)
-        .findFirst();
+  /**
+   * Whether the control is fed before its relays close: what would feed it back through them never
+   * comes to be.
+   */
+  private boolean starts(String situation, List<Change> changes) {
+    return controlRuns(
+        networks
+            .get(situation)
+            .solve(Stream.concat(beforeStart.get(situation).stream(), changes.stream()).toList()));
   }
 
-  /**
-   * Whether the control gets nothing before its relays close: what would feed it back through them
-   * never comes to be.
-   */
-  private boolean unfed(String situation, List<Change> changes) {
-    List<Change> atRest = new ArrayList<>(atRest(sheet.situation(situation)));
-    atRest.addAll(changes);
-    Solution before = networks.get(situation).solve(atRest);
-    return control().filter(c -> powerShare(c, before) < DRIVES_ABOVE).isPresent();
+  /** Whether the first control of the sheet, which gives the commands, gets enough to do so. */
+  private boolean controlRuns(Solution now) {
+    return sheet.parts().values().stream()
+        .filter(p -> p.kind() == PartKind.BOARD_SUPPLY)
+        .findFirst()
+        .filter(p -> powerShare(p.id(), now) >= DRIVES_ABOVE)
+        .isPresent();
   }
 
   /** The contacts that wait for the control, open. */
@@ -196,9 +201,9 @@ public final class UnitModel {
   /** What the control does not give, for want of its own supply or because of what it measures. */
   private Set<String> withheld(String situation, List<Change> changes, Solution now) {
     Set<String> withheld = new HashSet<>();
-    if (startsItself.contains(situation)
+    if (beforeStart.containsKey(situation)
         && changes.stream().anyMatch(Change::opens)
-        && unfed(situation, changes)) {
+        && !starts(situation, changes)) {
       sheet.commands().keySet().stream().filter(this::byControlAlone).forEach(withheld::add);
     }
     watched.get(situation).stream()

@@ -209,29 +209,29 @@ public final class CandidateTests {
   }
 
   private void supply(Set<Question> asked) {
-    for (Situation s : sheet.supply().storedCharge() ? List.of(quietest()) : live()) {
+    for (Situation s : supplyRead()) {
       asked.add(measure(Probe.of(sheet.supply(), s.id())));
       asked.add(measure(Probe.arriving(sheet, s.id())));
     }
     asked.addAll(supply);
   }
 
-  /** Where the least runs. */
-  private Situation quietest() {
-    return live().stream()
-        .min(
-            Comparator.comparingLong(
-                s ->
-                    sheet.parts().keySet().stream()
-                        .filter(p -> unit.runs(p, unit.in(s.id())))
-                        .count()))
-        .orElseThrow();
+  /** Where the supply is read: of a unit that stores charge only where the least runs. */
+  private List<Situation> supplyRead() {
+    return sheet.supply().storedCharge()
+        ? live().stream().sorted(Comparator.comparingLong(this::running)).limit(1).toList()
+        : live();
+  }
+
+  private long running(Situation situation) {
+    Solution now = unit.in(situation.id());
+    return sheet.parts().keySet().stream().filter(p -> unit.runs(p, now)).count();
   }
 
   private List<Question> betweenTerminals() {
     List<Question> pairs = new ArrayList<>();
     List<String> terminals = List.copyOf(sheet.supply().terminals().values());
-    String first = (sheet.supply().storedCharge() ? quietest() : live().get(0)).id();
+    String first = supplyRead().get(0).id();
     pairs.add(measure(Probe.of(sheet.supply(), first)));
     for (int i = 0; i < terminals.size(); i++) {
       for (int j = i + 1; j < terminals.size(); j++) {

@@ -31,7 +31,7 @@ final class Manners {
   private static final double LITTLE = 0.1;
 
   /** So many are the most that any has: elsewhere (two), aside, held, of many answers. */
-  private static final int MOST_RIDDLES = 5;
+  private static final int MOST_TO_EXPLAIN = 5;
 
   /** A supply less likely to blame than this is known. */
   private static final double SUPPLY_KNOWN = 0.01;
@@ -45,7 +45,7 @@ final class Manners {
   /** Work ends where no more than this has a test of its own left that would tell. */
   private static final double TESTABLE = 0.15;
 
-  /** What settles less than this of what is open is not worth a word (a share). */
+  /** What settles no more than this of what is open is next to nothing (a share). */
   private static final double NEXT_TO_NOTHING = 0.05;
 
   /** Without power what settles a bit in less is worth asking (min): .6 min, one chance in 60. */
@@ -115,7 +115,7 @@ final class Manners {
     }
     double opens = Math.max(AT_THE_PLUG, state.move(next).opening());
     return state.at().open().stream()
-        .filter(q -> q.probe().filter(p -> outer(p, state.sheet())).isPresent())
+        .filter(q -> ofSupply(q, state.sheet()))
         .filter(q -> state.move(q).opening() <= opens)
         .min(
             Comparator.comparingDouble((Question q) -> state.move(q).minutes())
@@ -139,8 +139,7 @@ final class Manners {
 
   /** Whether the volts between the outer terminals were read. */
   static boolean supplyMeasured(PlanningState state) {
-    return state.at().made().stream()
-        .anyMatch(q -> q.probe().filter(p -> outer(p, state.sheet())).isPresent());
+    return state.at().made().stream().anyMatch(q -> ofSupply(q, state.sheet()));
   }
 
   static boolean nothingMeasured(PlanningState state) {
@@ -159,10 +158,15 @@ final class Manners {
                         > ON_ALL_LINES * unit.sheet().supply().volts());
   }
 
-  private static boolean outer(Probe probe, Sheet sheet) {
-    return probe.function().dimension() == Dimension.VOLTS && probe.atOuterTerminals(sheet);
+  /** Whether it asks for the volts between the outer terminals. */
+  static boolean ofSupply(Question question, Sheet sheet) {
+    return question
+        .probe()
+        .filter(p -> p.function().dimension() == Dimension.VOLTS && p.atOuterTerminals(sheet))
+        .isPresent();
   }
 
+  /** Whether it settles enough for its minutes to be asked to the end. */
   private static boolean pays(Option<Question, WorkState> option) {
     return option.step().price() < MINUTES_A_BIT * option.bits();
   }
@@ -177,10 +181,10 @@ final class Manners {
             .filter(telling -> !telling.isEmpty())
             .findFirst()
             .orElseThrow();
-    double most = (1 + MOST_RIDDLES * PLAINER) * among.get(0).left();
+    double most = (1 + MOST_TO_EXPLAIN * PLAINER) * among.get(0).left();
     return among.stream()
         .filter(o -> o.left() <= most)
-        .min(Comparator.comparingDouble(o -> o.left() * (1 + PLAINER * riddle(state, o.test()))))
+        .min(Comparator.comparingDouble(o -> o.left() * (1 + PLAINER * toExplain(state, o.test()))))
         .orElseThrow()
         .test();
   }
@@ -189,7 +193,7 @@ final class Manners {
    * How much has to be explained: another situation, off the chain, volts held by what stands open
    * as it should, more than two answers.
    */
-  private static int riddle(PlanningState state, Question question) {
+  private static int toExplain(PlanningState state, Question question) {
     PlanningProblem problem = state.problem();
     Situation there = state.sheet().situation(question.situation());
     Optional<Part> across = question.probe().flatMap(Probe::part).map(state.sheet()::part);

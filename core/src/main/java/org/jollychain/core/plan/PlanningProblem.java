@@ -221,8 +221,7 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
                             : Stream.concat(own(f).stream(), reseated(f).stream()));
     return tests
         .filter(q -> outcomeModels.containsKey(q) && !asked.contains(q))
-        .filter(q -> reached(q) && !skipped(q) && !powers(q))
-        .filter(q -> comesAbout(sheet.situation(q.situation())))
+        .filter(this::possible)
         .findFirst();
   }
 
@@ -267,13 +266,12 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
   /** What stands open without power is read where it should be closed. */
   private Optional<Question> held(Part contact) {
-    return Optional.of(contact)
-        .filter(c -> policy.livePermit() && c.actsAsLink())
-        .flatMap(
-            c ->
-                complaint
-                    .flatMap(said -> questions.drop(c, said.situation()))
-                    .or(() -> questions.drop(c)));
+    if (!policy.livePermit() || !contact.actsAsLink()) {
+      return Optional.empty();
+    }
+    return complaint
+        .map(said -> questions.drop(contact, said.situation()))
+        .orElseGet(() -> questions.drop(contact));
   }
 
   /** Whether it stands open without power, so that no ohms show it dead. */
@@ -309,7 +307,12 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
   /** Whether permit, method, reach and what was skipped allow it. */
   boolean mayBeMade(Question question) {
-    return allowed(question)
+    return allowed(question) && possible(question);
+  }
+
+  /** Whether it does no harm, was not skipped, and probes and unit get there. */
+  private boolean possible(Question question) {
+    return !powers(question)
         && !skipped(question)
         && reached(question)
         && comesAbout(sheet.situation(question.situation()));
@@ -353,9 +356,6 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
   /** Whether method and permit have it; what is put on again is only for a suspect. */
   private boolean allowed(Question question) {
-    if (powers(question)) {
-      return false;
-    }
     if (!(question instanceof Question.Measure m)) {
       return true;
     }

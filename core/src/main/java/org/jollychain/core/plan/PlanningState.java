@@ -17,6 +17,7 @@ record PlanningState(PlanningProblem problem, Position<Question, WorkState> at) 
   /** What settles less than this of what is open is not worth a word (a share). */
   private static final double MUCH = 0.2;
 
+  /** However little is open, what settles less is not worth one (bit). */
   private static final double LEAST_BITS = 0.1;
 
   /**

@@ -228,7 +228,7 @@ final class ProposalWriter {
     return state
         .barred()
         .max(
-            Comparator.comparing((Question q) -> supply && ofSupply(q))
+            Comparator.comparing((Question q) -> supply && Manners.ofSupply(q, sheet))
                 .thenComparing(q -> problem.complainedIn(q.situation()))
                 .thenComparingDouble(state::settles))
         .map(
@@ -238,10 +238,6 @@ final class ProposalWriter {
                     : "To know more it has to be measured with power on%s, by someone permitted to."
                         .formatted(
                             q.part().map(p -> " at the " + sheet.part(p).title()).orElse("")));
-  }
-
-  private boolean ofSupply(Question question) {
-    return question.probe().filter(p -> p.atOuterTerminals(sheet)).isPresent();
   }
 
   /** What masters do with it now. */

@@ -5,14 +5,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
-import java.util.function.Predicate;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.inference.CodeModel;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.UnitModel;
-import org.jollychain.core.sheet.Code;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -58,19 +57,10 @@ public final class SimulatedUnit {
         .findFirst();
   }
 
-  /** The code the unit displays: what it finds bad of its own, before what comes of it. */
+  /** The code the unit displays, if it does. */
   Optional<String> code() {
-    return due(code -> code.suspects().stream().anyMatch(p -> modeOf(p).isPresent()))
-        .or(
-            () ->
-                due(
-                    code ->
-                        code.watchesLoads()
-                            && unit.shows(code.when(), changesIn(code.when().situation()))));
-  }
-
-  private Optional<String> due(Predicate<Code> shown) {
-    return sheet().codes().values().stream().filter(shown).map(Code::id).findFirst();
+    return CodeModel.due(unit, p -> modeOf(p).isPresent(), s -> changesIn(s.id())).stream()
+        .findFirst();
   }
 
   private List<Change> changesIn(String situation) {
