@@ -1,6 +1,7 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { optimizeCss } from 'carbon-preprocess-svelte';
 import type { Plugin } from 'postcss';
+import type { Plugin as VitePlugin } from 'vite';
 import { defineConfig } from 'vitest/config';
 
 /** Carbon's stylesheet asks a font host for IBM Plex; ours ship with the application. */
@@ -13,8 +14,21 @@ const withoutRemoteFonts: Plugin = {
   }
 };
 
+/** Names all files of the page, so that it can be kept whole for opening without the server. */
+const fileList: VitePlugin = {
+  name: 'file-list',
+  generateBundle(_, bundle) {
+    const files = [...Object.keys(bundle).filter((f) => f.startsWith('assets/')), 'theme.js', 'icon.svg'];
+    this.emitFile({
+      type: 'asset',
+      fileName: 'files.json',
+      source: JSON.stringify(files.map((f) => `/${f}`))
+    });
+  }
+};
+
 export default defineConfig(({ mode }) => ({
-  plugins: [svelte(), optimizeCss({ preserveAllIBMFonts: true })],
+  plugins: [svelte(), optimizeCss({ preserveAllIBMFonts: true }), fileList],
   css: { postcss: { plugins: [withoutRemoteFonts] } },
   build: {
     outDir: 'target/classes/static',

@@ -22,6 +22,7 @@
   import OutboxMenu from './OutboxMenu.svelte';
   import PersonMenu from './PersonMenu.svelte';
   import SignIn from './SignIn.svelte';
+  import FactorDue from './FactorDue.svelte';
 
   const routes = {
     '/': JobsScreen,
@@ -61,6 +62,7 @@
     if (!session.me) return;
     whose = session.me.login;
     // what they entered when their session had ended
+    void outbox.load();
     outbox.soon(0);
   });
 
@@ -70,7 +72,11 @@
     dark = !dark;
     const theme = dark ? 'g100' : 'white';
     document.documentElement.setAttribute('theme', theme);
-    localStorage.setItem('theme', theme);
+    try {
+      localStorage.setItem('theme', theme);
+    } catch {
+      // a device without room forgets it
+    }
   }
 </script>
 
@@ -93,7 +99,7 @@
 {/if}
 {#if whose}
   {#key whose}
-    <main>
+    <main hidden={!session.me || session.view?.secondFactor === 'due'}>
       {#if session.kept}
         <p class="reads" role="status">
           The server cannot be reached: what is shown was kept here, and what you enter waits for it.
@@ -106,7 +112,7 @@
     </main>
   {/key}
 {/if}
-{#if session.view && !session.me}<SignIn />{/if}
+{#if session.view && !session.me}<SignIn />{:else if session.view?.secondFactor === 'due'}<FactorDue />{/if}
 
 <style>
   header {

@@ -25,11 +25,18 @@
     bind:open
   >
     {#if outbox.away}<p class="soft">{outbox.away}</p>{/if}
+    {#if outbox.full}
+      <p class="failed">
+        This device has no room left for what waits: keep this page open until it is sent, or make room.
+      </p>
+    {/if}
     <ul aria-label="Entries that wait">
       {#each outbox.waiting as w (w.id)}
         <li>
-          <a href={`/jobs/${w.job}`} use:link onclick={() => (open = false)}>{w.unit}</a>
-          <span class="figure">{said(w)}</span>
+          {#if w.job}
+            <a href={`/jobs/${w.job}`} use:link onclick={() => (open = false)}>{w.unit}</a>
+            <span class="figure">{said(w)}</span>
+          {/if}
           <small class="soft"
             >{ago(w.since)}{w.by && w.by !== session.me?.login ? `, waits for ${w.by}` : ''}</small
           >
@@ -40,6 +47,9 @@
         </li>
       {/each}
     </ul>
+    {#each Object.entries(outbox.others) as [login, count] (login)}
+      <p class="soft">{count} {count === 1 ? 'waits' : 'wait'} for {login}, who signs in here.</p>
+    {/each}
     <button type="button" class="quiet-button" onclick={() => outbox.soon(0)}>Try now</button>
   </DropDown>
 {/if}

@@ -1,12 +1,15 @@
 <script lang="ts">
   import { Modal, PasswordInput } from 'carbon-components-svelte';
   import { api, reason } from '../lib/api/client';
+  import { outbox } from '../lib/outbox/outbox.svelte';
   import { session } from '../lib/session/session.svelte';
   import DropDown from './DropDown.svelte';
+  import FactorSetup from './FactorSetup.svelte';
+  import SessionsList from './SessionsList.svelte';
 
   /** Who is signed in, and the way out. */
   let open = $state(false);
-  let changing = $state(false);
+  let dialog = $state<'password' | 'sessions' | 'factor' | 'factor-off'>();
   let present = $state('');
   let wanted = $state('');
   let error = $state('');
@@ -15,17 +18,27 @@
     error = '';
     try {
       await what();
-      open = false;
-      changing = false;
+      close();
     } catch (e) {
       error = reason(e);
     }
   }
 
+  function close() {
+    open = false;
+    dialog = undefined;
+    present = wanted = error = '';
+  }
+
   const change = () =>
     trying(async () => {
       await api.changePassword(present, wanted);
-      present = wanted = '';
+      await session.load();
+    });
+
+  const takeOff = () =>
+    trying(async () => {
+      await api.takeOffFactor(present);
       await session.load();
     });
 </script>
@@ -33,14 +46,27 @@
 {#if session.me}
   <DropDown label={session.me.name} bind:open>
     <p class="soft">{session.me.name}, {session.me.role}</p>
-    <button type="button" onclick={() => (changing = true)}>Change password</button>
+    {#if session.view?.byClick.length === 0}
+      <button type="button" onclick={() => (dialog = 'password')}>Change password</button>
+      {#if session.view.secondFactor === 'on'}
+        <button type="button" onclick={() => (dialog = 'factor-off')}>Take second factor off</button>
+      {:else}
+        <button type="button" onclick={() => (dialog = 'factor')}>Set up second factor</button>
+      {/if}
+    {/if}
+    <button type="button" onclick={() => (dialog = 'sessions')}>Where I am signed in</button>
     <button type="button" onclick={() => trying(() => session.signOut(false))}>Sign out</button>
     <button type="button" onclick={() => trying(() => session.signOut(true))}>Sign out everywhere</button>
-    {#if error && !changing}<p class="failed" role="alert">{error}</p>{/if}
+    {#if outbox.waiting.length > 0}
+      <p class="soft">
+        What waits for the server stays on this device for you, encrypted, until you sign in here again.
+      </p>
+    {/if}
+    {#if error && !dialog}<p class="failed" role="alert">{error}</p>{/if}
   </DropDown>
 {/if}
 
-{#if changing}
+{#if dialog === 'password'}
   <Modal
     open
     size="sm"
@@ -48,8 +74,8 @@
     primaryButtonText="Change"
     secondaryButtonText="Cancel"
     hasForm
-    on:click:button--secondary={() => (changing = false)}
-    on:close={() => (changing = false)}
+    on:click:button--secondary={close}
+    on:close={close}
     on:submit={change}
   >
     <PasswordInput labelText="Present password" autocomplete="current-password" bind:value={present} />
@@ -61,6 +87,29 @@
       bind:value={wanted}
     />
     {#if error}<p class="failed" role="alert">{error}</p>{/if}
+  </Modal>
+{:else if dialog === 'factor-off'}
+  <Modal
+    open
+    size="sm"
+    modalHeading="Take second factor off"
+    primaryButtonText="Take it off"
+    secondaryButtonText="Cancel"
+    hasForm
+    on:click:button--secondary={close}
+    on:close={close}
+    on:submit={takeOff}
+  >
+    <PasswordInput labelText="Your password" autocomplete="current-password" bind:value={present} />
+    {#if error}<p class="failed" role="alert">{error}</p>{/if}
+  </Modal>
+{:else if dialog === 'factor'}
+  <Modal open passiveModal size="sm" modalHeading="Second factor" on:close={close}>
+    <FactorSetup ondone={close} />
+  </Modal>
+{:else if dialog === 'sessions'}
+  <Modal open passiveModal size="sm" modalHeading="Where I am signed in" on:close={close}>
+    <SessionsList />
   </Modal>
 {/if}
 

@@ -1,12 +1,15 @@
 <script lang="ts">
-  import { reason } from '../lib/api/client';
+  import { Problem, reason } from '../lib/api/client';
   import { session } from '../lib/session/session.svelte';
-  import Mark from './Mark.svelte';
+  import Door from './Door.svelte';
 
   /** Who is at work? In the demo a click says it; an empty library asks for its first lead. */
   let login = $state('');
   let name = $state('');
   let password = $state('');
+  let code = $state('');
+  /** Whether the password was right and the code of the second factor is asked for. */
+  let coded = $state(false);
   let error = $state('');
   let busy = $state(false);
 
@@ -19,9 +22,12 @@
     error = '';
     try {
       await what();
-      password = '';
+      password = code = '';
     } catch (e) {
-      error = reason(e);
+      const asked = e instanceof Problem && e.needs === 'code';
+      // the first time it is a question, no error
+      if (asked && !coded) coded = true;
+      else error = reason(e);
     } finally {
       busy = false;
     }
@@ -30,94 +36,84 @@
   function send(event: SubmitEvent) {
     event.preventDefault();
     void trying(() =>
-      first ? session.first({ login, name, role: 'lead', password }) : session.signIn(login, password)
+      first ? session.first({ login, name, role: 'lead', password }) : session.signIn(login, password, code)
     );
   }
 </script>
 
 <svelte:head><title>Sign in · Jolly Chain</title></svelte:head>
 
-<div class="door">
-  <p class="mark"><Mark width={80} /> Jolly Chain</p>
-  <main class="card">
-    {#if byClick.length > 0}
-      <h1>Who is at work?</h1>
-      <p class="soft">Tern Skerry Field Station, a demo: a click is enough here.</p>
-      <ul>
-        {#each byClick as person (person.login)}
-          <li>
-            <button type="button" disabled={busy} onclick={() => trying(() => session.click(person.login))}
-              ><b>{person.name}</b><span>{person.role}</span></button
-            >
-          </li>
-        {/each}
-      </ul>
-    {:else}
-      <h1>{first ? 'Who leads this shop?' : 'Sign in'}</h1>
-      {#if first}
-        <p class="soft">
-          This library is empty. Its first person is a lead: who may work live, who else comes in, is theirs
-          to say.
-        </p>
-      {/if}
-      <form onsubmit={send}>
-        {#if first}
-          <label>Name <input required maxlength="60" autocomplete="name" bind:value={name} /></label>
-        {/if}
-        <label
-          >Login <input
-            required
-            maxlength="40"
-            autocapitalize="none"
-            autocomplete="username"
-            spellcheck="false"
-            bind:value={login}
-          /></label
-        >
-        <label
-          >Password <input
-            required
-            type="password"
-            minlength={first ? 12 : undefined}
-            autocomplete={first ? 'new-password' : 'current-password'}
-            bind:value={password}
-          /></label
-        >
-        {#if first}<p class="soft">Twelve characters at least; a few words do well.</p>{/if}
-        <button class="main-button" type="submit" disabled={busy}>{first ? 'Begin' : 'Sign in'}</button>
-      </form>
+<Door>
+  {#if byClick.length > 0}
+    <h1>Who is at work?</h1>
+    <p class="soft">Tern Skerry Field Station, a demo: a click is enough here.</p>
+    <ul>
+      {#each byClick as person (person.login)}
+        <li>
+          <button type="button" disabled={busy} onclick={() => trying(() => session.click(person.login))}
+            ><b>{person.name}</b><span>{person.role}</span></button
+          >
+        </li>
+      {/each}
+    </ul>
+  {:else}
+    <h1>{first ? 'Who leads this shop?' : 'Sign in'}</h1>
+    {#if first}
+      <p class="soft">
+        This library is empty. Its first person is a lead: who may work live, who else comes in, is theirs to
+        say.
+      </p>
     {/if}
-    {#if error}<p class="failed" role="alert">{error}</p>{/if}
-  </main>
-</div>
+    <form onsubmit={send}>
+      {#if first}
+        <label>Name <input required maxlength="60" autocomplete="name" bind:value={name} /></label>
+      {/if}
+      <label
+        >Login <input
+          required
+          maxlength="40"
+          autocapitalize="none"
+          autocomplete="username"
+          spellcheck="false"
+          bind:value={login}
+        /></label
+      >
+      <label
+        >Password <input
+          required
+          type="password"
+          minlength={first ? 12 : undefined}
+          autocomplete={first ? 'new-password' : 'current-password'}
+          bind:value={password}
+        /></label
+      >
+      {#if coded}
+        <!-- svelte-ignore a11y_autofocus -->
+        <label
+          >Code of your second factor <input
+            required
+            autofocus
+            inputmode="numeric"
+            autocomplete="one-time-code"
+            maxlength="20"
+            bind:value={code}
+          /></label
+        >
+        <p class="soft">What your phone shows now, or one of your recovery codes.</p>
+      {/if}
+      {#if first}<p class="soft">Twelve characters at least; a few words do well.</p>{/if}
+      <button class="main-button" type="submit" disabled={busy}>{first ? 'Begin' : 'Sign in'}</button>
+    </form>
+  {/if}
+  {#if error}<p class="failed" role="alert">{error}</p>{/if}
+  {#if session.left}
+    <p class="soft" role="status">
+      Signed out here. The server does not answer; it is told as soon as it is back.
+    </p>
+  {/if}
+</Door>
 
 <style>
-  .door {
-    position: fixed;
-    inset: 0;
-    z-index: 9000;
-    overflow: auto;
-    display: grid;
-    place-content: center;
-    justify-items: center;
-    gap: 20px;
-    padding: 20px;
-    box-sizing: border-box;
-    background: var(--frame);
-  }
-  main {
-    box-sizing: border-box;
-    width: min(26rem, calc(100vw - 40px));
-    padding: 28px;
-  }
-  .mark {
-    display: flex;
-    align-items: center;
-    gap: 14px;
-    font-size: 1.125rem;
-    font-weight: 600;
-    color: var(--frame-ink);
-  }
   h1 {
     font-size: 1.375rem;
     font-weight: 600;

@@ -56,7 +56,10 @@ export type BenchInput = BenchCard['inputs'][number];
 export type BenchAnswer = components['schemas']['CheckResult'];
 export type Item = components['schemas']['Item'];
 export type CauseCheck = Visit['cause']['next'][number];
-export type VisitKind = components['schemas']['Told']['kind'];
+export type Told = components['schemas']['Told'];
+export type VisitKind = Told['kind'];
+export type OwnSession = components['schemas']['OwnSession'];
+export type FactorSetup = components['schemas']['FactorSetup'];
 export type Person = components['schemas']['Person'];
 export type Role = Person['role'];
 export type SessionView = components['schemas']['SessionView'];
@@ -65,6 +68,12 @@ export type AuditLine = components['schemas']['AuditLine'];
 export type Upkeep = components['schemas']['Upkeep'];
 export type NewPerson = components['schemas']['NewPerson'];
 export type NewJob = components['schemas']['NewJob'];
+
+/** The state of a job that a decision rests on. */
+export interface Seen {
+  version: number;
+  changes: number;
+}
 
 /** What the server says when it cannot do as asked (RFC 9457), or that it cannot be reached. */
 export class Problem extends Error {
@@ -75,7 +84,9 @@ export class Problem extends Error {
     /** What is wrong with single fields. */
     readonly fields: Record<string, string> = {},
     /** What another changed meanwhile, as the lines of a unified diff. */
-    readonly changes: string[] = []
+    readonly changes: string[] = [],
+    /** What has to be sent too: the code of a second factor. */
+    readonly needs = ''
   ) {
     super(detail);
   }
@@ -150,13 +161,15 @@ async function send(
     detail?: string;
     problems?: { field?: string; message: string }[];
     changes?: string[];
+    needs?: string;
   };
   throw new Problem(
     response.status,
     problem.title ?? `Error ${response.status}`,
     problem.detail ?? 'The server did not say why.',
     Object.fromEntries((problem.problems ?? []).flatMap((p) => (p.field ? [[p.field, p.message]] : []))),
-    problem.changes
+    problem.changes,
+    problem.needs
   );
 }
 
@@ -172,16 +185,29 @@ const revisionPath = (key: string, revision: number) => `/api/sheets/${key}/revi
 
 export const api = {
   session: () => request<SessionView>('GET', SESSION),
-  signIn: (login: string, password: string) => request<SessionView>('POST', SESSION, { login, password }),
+  signIn: (login: string, password: string, code: string) =>
+    request<SessionView>('POST', SESSION, { login, password, code }),
   click: (login: string) => request<SessionView>('POST', `${SESSION}/demo`, { login }),
   firstLead: (person: NewPerson) => request<SessionView>('POST', `${SESSION}/first`, person),
   signOut: (everywhere: boolean) => send('DELETE', everywhere ? `${SESSION}/everywhere` : SESSION),
   changePassword: (present: string, wanted: string) =>
     send('PUT', `${SESSION}/password`, JSON.stringify({ present, wanted })),
+  sessions: () => request<OwnSession[]>('GET', `${SESSION}/all`),
+  endSession: (id: string) =>
+    send('DELETE', `${SESSION}/all/${id}`).then((r) => r.json() as Promise<OwnSession[]>),
+  beginFactor: () => request<FactorSetup>('POST', `${SESSION}/factor`),
+  confirmFactor: (code: string) => request<{ codes: string[] }>('PUT', `${SESSION}/factor`, { code }),
+  takeOffFactor: (present: string) => send('PUT', `${SESSION}/factor/off`, JSON.stringify({ present })),
+  takeOffFactorOf: (login: string) =>
+    send('DELETE', `/api/people/${login}/factor`).then((r) => r.json() as Promise<Person[]>),
+  factorRule: () => request<{ secondFactor: boolean }>('GET', '/api/second-factor'),
+  keepFactorRule: (secondFactor: boolean) =>
+    request<{ secondFactor: boolean }>('PUT', '/api/second-factor', { secondFactor }),
   upkeep: () => request<Upkeep>('GET', '/api/upkeep'),
   people: () => request<Person[]>('GET', '/api/people'),
   addPerson: (person: NewPerson) => request<Person[]>('POST', '/api/people', person),
-  changePerson: ({ login, ...to }: Person) => request<Person[]>('PUT', `/api/people/${login}`, to),
+  changePerson: ({ login, name, role, retired, version }: Person) =>
+    request<Person[]>('PUT', `/api/people/${login}`, { name, role, retired, version }),
   resetPassword: (login: string, password: string) =>
     request<Person[]>('PUT', `/api/people/${login}/password`, { password }),
   tokens: () => request<ApiToken[]>('GET', '/api/tokens'),
@@ -211,10 +237,10 @@ export const api = {
     request<JobView>('PUT', `/api/jobs/${job}/evidence/${id}`, evidence),
   strike: (job: string, id: string, why: string) =>
     request<JobView>('PUT', `/api/jobs/${job}/evidence/${id}/strike`, { why }),
-  tell: (job: string, id: string, kind: VisitKind, subject: string, value: string) =>
-    request<JobView>('PUT', `/api/jobs/${job}/entries/${id}`, { kind, subject, value }),
-  closeJob: (job: string, as: string, outcome: string, version: number) =>
-    request<JobView>('PUT', `/api/jobs/${job}/close`, { as, outcome, version }),
+  tell: (job: string, id: string, told: Told) =>
+    request<JobView>('PUT', `/api/jobs/${job}/entries/${id}`, told),
+  closeJob: (job: string, as: string, outcome: string, seen: Seen) =>
+    request<JobView>('PUT', `/api/jobs/${job}/close`, { as, outcome, ...seen }),
   units: () => request<Unit[]>('GET', '/api/units'),
   unit: (tag: string) => request<UnitHistory>('GET', `/api/units/${encodeURIComponent(tag)}`),
   keepUnit: (tag: string, plate: UnitPlate) =>
@@ -272,8 +298,8 @@ export const api = {
       (r) => r.json() as Promise<SheetRevision>
     ),
   lostBy: (job: string, revision: number) => request<Lost[]>('GET', `/api/jobs/${job}/sheet/${revision}`),
-  moveJob: (job: string, revision: number, version: number) =>
-    request<JobView>('PUT', `/api/jobs/${job}/sheet`, { revision, version }),
+  moveJob: (job: string, revision: number, seen: Seen) =>
+    request<JobView>('PUT', `/api/jobs/${job}/sheet`, { revision, ...seen }),
   guides: () => request<GuideSummary[]>('GET', '/api/guides'),
   newestGuide: (key: string) => request<GuideRevision>('GET', `/api/guides/${key}`),
   guide: (key: string, revision: number) =>
@@ -307,8 +333,8 @@ export const api = {
   restoreMeter: (id: string) => request<Meter[]>('PUT', `/api/meters/${id}/restore`),
   shopPolicy: () => request<ShopPolicy>('GET', '/api/policy'),
   keepShopPolicy: (policy: ShopPolicy) => request<ShopPolicy>('PUT', '/api/policy', policy),
-  planJob: (job: string, permit: string, policy: Policy, version: number) =>
-    request<JobView>('PUT', `/api/jobs/${job}/policy`, { permit, policy, version }),
+  planJob: (job: string, permit: string, policy: Policy, seen: Seen) =>
+    request<JobView>('PUT', `/api/jobs/${job}/policy`, { permit, policy, ...seen }),
   forecast: (job: string) => request<Forecast[]>('GET', `/api/jobs/${job}/forecast`),
   importEvidence: (job: string, csv: string) =>
     send('POST', `/api/jobs/${job}/evidence.csv`, csv, 'text/csv').then((r) => r.json() as Promise<JobView>),

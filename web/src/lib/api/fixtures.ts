@@ -260,3 +260,12 @@ export const drawing: Drawing = {
     { part: 'element', row: 0, from: 1, to: 2, at: 1.5 }
   ]
 };
+
+/** Somebody at work, with the key of this device's entries. */
+export const signedIn = (login = 'runa', key = 'a'): SessionView => ({
+  me: { login, name: login, role: 'technician', retired: false, version: 1, secondFactor: false },
+  byClick: [],
+  needsLead: false,
+  secondFactor: 'none',
+  deviceKey: key.repeat(64)
+});

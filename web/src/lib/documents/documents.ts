@@ -1,3 +1,4 @@
+import { typed } from '../device/typed';
 import { api, type GuideRevision, type SheetRevision, type TextProblem } from '../api/client';
 
 /** Where texts of one kind are kept: each saved one is a new revision. */
@@ -34,7 +35,7 @@ export function keyOf(text: string): string | undefined {
 
 /** A text that was brought in by file and waits to be saved; it is handed over once. */
 export function broughtIn(key: string): string | undefined {
-  const text = sessionStorage.getItem(key) ?? undefined;
-  sessionStorage.removeItem(key);
+  const text = typed.get(key) || undefined;
+  typed.set(key, '');
   return text;
 }

@@ -1,26 +1,32 @@
+import { typed } from '../device/typed';
+
 /**
  * What was sent and not acknowledged yet, kept in the browser over a reload: sent again, the same goes out under
  * the same id, so that nothing is saved twice.
  */
 export class Pending<T> {
-  constructor(private readonly key: string) {}
+  #last: { id: string; content: T } | undefined;
+
+  constructor(private readonly key: string) {
+    this.#last = typed.read(key);
+  }
 
   get(): { id: string; content: T } | undefined {
-    const kept = localStorage.getItem(this.key);
-    return kept === null ? undefined : (JSON.parse(kept) as { id: string; content: T });
+    return this.#last;
   }
 
   /** The id under which this goes out: that of the last try, if it held the same. */
   idOf(content: T): string {
-    const last = this.get();
-    if (last && JSON.stringify(last.content) === JSON.stringify(content)) return last.id;
+    if (this.#last && JSON.stringify(this.#last.content) === JSON.stringify(content)) return this.#last.id;
     const id = crypto.randomUUID();
-    localStorage.setItem(this.key, JSON.stringify({ id, content }));
+    this.#last = { id, content };
+    typed.write(this.key, this.#last);
     return id;
   }
 
   /** It was saved, or refused for good. */
   settled(): void {
-    localStorage.removeItem(this.key);
+    this.#last = undefined;
+    typed.set(this.key, '');
   }
 }

@@ -1,4 +1,18 @@
-import { api, type NewPerson, type Person, type SessionView, reached, signedOut } from '../api/client';
+import {
+  api,
+  type NewPerson,
+  type Person,
+  Problem,
+  reached,
+  type SessionView,
+  signedOut
+} from '../api/client';
+import { typed } from '../device/typed';
+
+const CHANNEL = 'session';
+const LEFT = 'signed-out';
+
+const NOBODY: SessionView = { byClick: [], needsLead: false, secondFactor: 'none' };
 
 /** Who is at work on this page. */
 class Session {
@@ -6,42 +20,97 @@ class Session {
   readonly me = $derived<Person | undefined>(this.view?.me ?? undefined);
   readonly lead = $derived(this.me?.role === 'lead');
   readonly readsOnly = $derived(this.me?.role === 'viewer');
+  /** Whether somebody signed out whom the server could not be told of yet. */
+  left = $state(false);
 
   /** Whether what is shown was kept here, since the server cannot be reached. */
   kept = $state(false);
 
+  readonly #pages = 'BroadcastChannel' in globalThis ? new BroadcastChannel(CHANNEL) : undefined;
+
   constructor() {
     reached.tell = (how) => (this.kept = how === 'kept');
-    signedOut.tell = () => void this.load();
+    signedOut.tell = () => void this.#ended();
+    if (this.#pages) this.#pages.onmessage = () => void this.load().catch(() => (this.view = NOBODY));
   }
 
   async load() {
-    this.view = await api.session();
+    if (leftBefore()) await this.#tellOfLeaving();
+    this.view = leftBefore() ? NOBODY : await api.session();
   }
 
-  /** What was kept for whoever was here before. */
-  async #forget() {
-    if ('caches' in globalThis) await caches.delete('data');
-  }
-
-  async signIn(login: string, password: string) {
+  /** The server knows nobody any more: by time, by a lead, by another device. */
+  async #ended() {
     await this.#forget();
-    this.view = await api.signIn(login, password);
+    await this.load();
+  }
+
+  /** What is kept on this device for whoever was here, but what waits for the server: that is encrypted. */
+  async #forget() {
+    navigator.serviceWorker?.controller?.postMessage({ forget: true });
+    if ('caches' in globalThis) await caches.delete('data').catch(() => false);
+  }
+
+  async signIn(login: string, password: string, code: string) {
+    await this.#come(() => api.signIn(login, password, code));
   }
 
   async click(login: string) {
-    await this.#forget();
-    this.view = await api.click(login);
+    await this.#come(() => api.click(login));
   }
 
   async first(lead: NewPerson) {
-    this.view = await api.firstLead(lead);
+    await this.#come(() => api.firstLead(lead));
   }
 
-  async signOut(everywhere: boolean) {
-    await api.signOut(everywhere);
+  async #come(how: () => Promise<SessionView>) {
     await this.#forget();
+    this.view = await how();
+    remember(false);
+    this.left = false;
+    this.#pages?.postMessage('changed');
+  }
+
+  /** Leaves nothing readable here, also where the server cannot be told: that is done once it is back. */
+  async signOut(everywhere: boolean) {
+    remember(true);
+    typed.forget();
+    await this.#forget();
+    this.view = NOBODY;
+    this.#pages?.postMessage('changed');
+    await this.#tellOfLeaving(everywhere);
     await this.load();
+  }
+
+  async #tellOfLeaving(everywhere = false) {
+    try {
+      await api.signOut(everywhere);
+    } catch (e) {
+      // refused, the session is over anyway; where nobody answered it is told again
+      if (!(e instanceof Problem) || e.passing) {
+        this.left = true;
+        return;
+      }
+    }
+    remember(false);
+    this.left = false;
+  }
+}
+
+function leftBefore(): boolean {
+  try {
+    return localStorage.getItem(LEFT) !== null;
+  } catch {
+    return false;
+  }
+}
+
+function remember(left: boolean) {
+  try {
+    if (left) localStorage.setItem(LEFT, 'yes');
+    else localStorage.removeItem(LEFT);
+  } catch {
+    // a device that keeps nothing keeps no session either
   }
 }
 

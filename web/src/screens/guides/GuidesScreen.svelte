@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { typed } from '../../lib/device/typed';
   import { InlineLoading, InlineNotification } from 'carbon-components-svelte';
   import { link, push } from 'svelte-spa-router';
   import { api } from '../../lib/api/client';
@@ -13,7 +14,7 @@
   let error = $state('');
 
   async function take(text: string) {
-    sessionStorage.setItem(DRAFT_KEY, text);
+    typed.set(DRAFT_KEY, text);
     await push('/guides/new');
   }
 </script>

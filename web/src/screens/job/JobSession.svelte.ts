@@ -9,14 +9,20 @@ import {
   type Policy,
   Problem,
   type Proposal,
+  type Seen,
   type Sheet,
+  type Told,
   type VisitKind,
   reason
 } from '../../lib/api/client';
 import { nowIso } from '../../lib/format/format';
-import { outbox, type Told } from '../../lib/outbox/outbox.svelte';
+import { typed as kept } from '../../lib/device/typed';
+import { outbox } from '../../lib/outbox/outbox.svelte';
 import { session as atWork } from '../../lib/session/session.svelte';
 import { asEvidence, type Choice, chosenProbe, type How, PLAIN, proposed, SUPPLY } from './steps/walk/probe';
+
+/** What is decided by what the job shows. */
+const RESTS_ON_THE_JOB: VisitKind[] = ['renewed', 'proved'];
 
 export type Step = JobView['visit']['progress'][number]['step'];
 
@@ -73,7 +79,7 @@ export class JobSession {
   );
 
   constructor(readonly id: string) {
-    this.#draft = localStorage.getItem(this.#draftKey) ?? '';
+    this.#draft = kept.get(this.#draftKey);
   }
 
   get #draftKey(): string {
@@ -87,8 +93,7 @@ export class JobSession {
 
   set draft(typed: string) {
     this.#draft = typed;
-    if (typed) localStorage.setItem(this.#draftKey, typed);
-    else localStorage.removeItem(this.#draftKey);
+    kept.set(this.#draftKey, typed);
   }
 
   async load(): Promise<void> {
@@ -118,10 +123,19 @@ export class JobSession {
       this.#shown(await change());
       return undefined;
     } catch (e) {
+      // another's change that it rests on is shown, so that the same may be decided anew
+      if (e instanceof Problem && e.status === 409) this.#heard ||= 'changed';
       return { why: reason(e), final: e instanceof Problem && !e.passing };
     } finally {
       this.busy = false;
+      void this.#lookIfHeard();
     }
+  }
+
+  /** The job as it is looked at, which what is decided rests on. */
+  get #seen(): Seen {
+    const { version = 0, changes = 0 } = this.view?.job ?? {};
+    return { version, changes };
   }
 
   #shown(view: JobView): void {
@@ -158,6 +172,7 @@ export class JobSession {
       return false;
     } finally {
       this.busy = false;
+      void this.#lookIfHeard();
     }
   }
 
@@ -179,7 +194,10 @@ export class JobSession {
       stream = undefined;
       if (document.hidden || typeof EventSource === 'undefined') return;
       stream = new EventSource(`/api/jobs/${this.id}/changes`);
-      stream.addEventListener('changed', (e) => void this.#heard(e.data as string));
+      stream.addEventListener('changed', (e) => {
+        this.#heard = e.data as string;
+        void this.#lookIfHeard();
+      });
     };
     document.addEventListener('visibilitychange', listen);
     listen();
@@ -190,10 +208,17 @@ export class JobSession {
     };
   }
 
+  /** The mark that was told last and is not looked at yet. */
+  #heard = '';
+
   /** The job is another than the one shown: what somebody has chosen and typed here stays as it is. */
-  async #heard(mark: string): Promise<void> {
+  async #lookIfHeard(): Promise<void> {
     const { job } = this.view ?? {};
-    if (!job || this.busy || mark === `${job.version}.${job.changes}`) return;
+    // what is on its way is looked at first; it calls again
+    if (!job || this.busy || !this.#heard) return;
+    const mark = this.#heard;
+    this.#heard = '';
+    if (mark === `${job.version}.${job.changes}`) return;
     try {
       const now = await api.job(this.id);
       if (
@@ -228,15 +253,14 @@ export class JobSession {
   /** Goes on by the newest revision of its sheet. */
   async move(): Promise<Failure | undefined> {
     if (!this.view) return undefined;
-    const { newestRevision, job } = this.view;
-    const failure = await this.send(() => api.moveJob(this.id, newestRevision, job.version));
+    const { newestRevision } = this.view;
+    const failure = await this.send(() => api.moveJob(this.id, newestRevision, this.#seen));
     if (!failure) await this.load();
     return failure;
   }
 
   async plan(permit: string, policy: Policy): Promise<Failure | undefined> {
-    const version = this.view?.job.version ?? 0;
-    return this.send(() => api.planJob(this.id, permit, policy, version));
+    return this.send(() => api.planJob(this.id, permit, policy, this.#seen));
   }
 
   /** Looks at a step; nothing that was typed is lost. */
@@ -262,7 +286,10 @@ export class JobSession {
   /** Tells something of the visit; where the server cannot be reached it waits in the outbox. */
   async tell(kind: VisitKind, subject: string, value: string): Promise<boolean> {
     const at = this.onward?.step;
-    const told = await this.#enter({ told: { kind, subject, value } });
+    // what waits before it changes the job by one each
+    const seen = this.#seen.changes + this.waiting.filter((w) => !w.refused).length;
+    const rests = RESTS_ON_THE_JOB.includes(kind) ? { changes: seen } : {};
+    const told = await this.#enter({ told: { kind, subject, value, ...rests } });
     // what was the last of a step leads on to the next
     if (this.step === at && this.onward && this.onward.step !== at) this.show(this.onward.step);
     return told;
@@ -274,8 +301,7 @@ export class JobSession {
   }
 
   async close(as: string, outcome: string): Promise<boolean> {
-    const version = this.view?.job.version ?? 0;
-    const failure = await this.send(() => api.closeJob(this.id, as, outcome, version));
+    const failure = await this.send(() => api.closeJob(this.id, as, outcome, this.#seen));
     this.error = failure?.why ?? '';
     return !failure;
   }

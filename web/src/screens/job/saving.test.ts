@@ -3,6 +3,8 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, type Entry, type JobView, Problem } from '../../lib/api/client';
 import * as fixtures from '../../lib/api/fixtures';
+import { outbox } from '../../lib/outbox/outbox.svelte';
+import { session } from '../../lib/session/session.svelte';
 import JobScreen from './JobScreen.svelte';
 
 const entry = fixtures.entry(1, { item: { situation: 'call', value: '238' } });
@@ -10,9 +12,9 @@ const view = (evidence: Entry[]) => fixtures.jobView({ evidence });
 
 const LOST = new Problem(0, 'No answer', 'Jolly Chain does not answer.');
 
-beforeEach(() => {
-  localStorage.clear();
-  dispatchEvent(new StorageEvent('storage', { key: 'outbox' }));
+beforeEach(async () => {
+  session.view = fixtures.signedIn();
+  for (const w of outbox.waiting) await outbox.drop(w.id);
   vi.spyOn(api, 'sheet').mockResolvedValue(fixtures.sheet());
   vi.spyOn(api, 'meters').mockResolvedValue([]);
   vi.spyOn(api, 'tests').mockResolvedValue(fixtures.pathTests);
@@ -38,7 +40,7 @@ describe('a reading whose answer was lost', () => {
     expect(screen.getByRole('textbox', { name: 'Reading' })).toHaveValue('');
     sent.mockResolvedValueOnce(view([entry]));
     dispatchEvent(new Event('online'));
-    await vi.waitFor(() => expect(localStorage.getItem('outbox')).toBeNull());
+    await vi.waitFor(() => expect(outbox.waiting).toEqual([]));
     expect(sent.mock.calls[1]).toEqual(sent.mock.calls[0]);
     expect(sent).toHaveBeenCalledTimes(2);
     await vi.waitFor(() => expect(screen.queryByText(new RegExp(outOfReach))).toBeNull());
@@ -57,9 +59,7 @@ describe('a reading whose answer was lost', () => {
     await vi.waitFor(() => expect(sent).toHaveBeenCalledTimes(3));
     expect(sent.mock.calls.map(([, , e]) => e.value)).toEqual(['238', '238', '239']);
     await vi.waitFor(() =>
-      expect(JSON.parse(localStorage.getItem('outbox') ?? '[]')).toMatchObject([
-        { evidence: { value: '238' }, refused: 'This job is closed.' }
-      ])
+      expect(outbox.waiting).toMatchObject([{ evidence: { value: '238' }, refused: 'This job is closed.' }])
     );
   });
 

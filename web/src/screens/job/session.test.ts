@@ -17,7 +17,6 @@ async function opened(view: JobView): Promise<JobSession> {
 
 beforeEach(() => {
   localStorage.clear();
-  dispatchEvent(new StorageEvent('storage', { key: 'outbox' }));
   vi.spyOn(api, 'sheet').mockResolvedValue(sheet());
   vi.spyOn(api, 'tests').mockResolvedValue(pathTests);
   vi.spyOn(api, 'meters').mockResolvedValue([]);
@@ -137,7 +136,12 @@ describe('a session', () => {
     const planned = vi.spyOn(api, 'planJob').mockResolvedValue(asking);
     const session = await opened({ ...asking, policy: { unreachable: ['N'] } });
     await session.unreachable('A');
-    expect(planned).toHaveBeenLastCalledWith('j', 'live', { unreachable: ['N', 'A'] }, 1);
+    expect(planned).toHaveBeenLastCalledWith(
+      'j',
+      'live',
+      { unreachable: ['N', 'A'] },
+      { version: 1, changes: 0 }
+    );
     session.select(0);
     await session.skip();
     expect(planned).toHaveBeenCalledOnce();

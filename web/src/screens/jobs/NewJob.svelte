@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { typed } from '../../lib/device/typed';
   import {
     Modal,
     RadioButton,
@@ -41,7 +42,7 @@
 
   const DRAFT = 'new job';
   const pending = new Pending<NewJob>('pending job');
-  const draft = JSON.parse(sessionStorage.getItem(DRAFT) ?? '{}') as { tag?: string; title?: string };
+  const draft = typed.read<{ tag?: string; title?: string }>(DRAFT) ?? {};
 
   let units = $state.raw<Unit[]>([]);
   let sheets = $state.raw<SheetSummary[]>([]);
@@ -73,7 +74,7 @@
     .catch((e: unknown) => (error = reason(e)));
 
   // whoever goes to write a sheet first finds the unit typed in again
-  $effect(() => sessionStorage.setItem(DRAFT, JSON.stringify({ tag, title })));
+  $effect(() => typed.write(DRAFT, { tag, title }));
 
   // a unit keeps the sheet it was last worked on with
   $effect(() => {
@@ -125,7 +126,7 @@
       const id = pending.idOf(job);
       await api.openJob(id, job);
       pending.settled();
-      sessionStorage.removeItem(DRAFT);
+      typed.set(DRAFT, '');
       onclose();
       await push(`/jobs/${id}`);
     } catch (e) {

@@ -24,7 +24,7 @@ const submit = () => userEvent.click(screen.getByRole('button', { name: 'Open th
 describe('a new job', () => {
   beforeEach(() => {
     vi.restoreAllMocks();
-    sessionStorage.clear();
+    localStorage.clear();
     vi.spyOn(api, 'units').mockResolvedValue(units);
     vi.spyOn(api, 'sheets').mockResolvedValue(sheets);
     vi.spyOn(api, 'jobs').mockResolvedValue({ jobs, total: jobs.length });

@@ -16,6 +16,7 @@
   let tokens = $state.raw<ApiToken[]>([]);
   let away = $state('');
   let error = $state('');
+  let required = $state(false);
   let dialog = $state.raw<{ add?: true; passwordOf?: Person; token?: true }>({});
 
   load();
@@ -25,6 +26,7 @@
       away = '';
       people = await api.people();
       if (session.lead) tokens = await api.tokens();
+      required = (await api.factorRule()).secondFactor;
     } catch (e) {
       away = reason(e);
     }
@@ -37,6 +39,25 @@
     } catch (e) {
       error = reason(e);
       people = await api.people().catch(() => people);
+    }
+  }
+
+  async function require(all: boolean) {
+    try {
+      error = '';
+      required = (await api.keepFactorRule(all)).secondFactor;
+      await session.load();
+    } catch (e) {
+      error = reason(e);
+    }
+  }
+
+  async function takeOff(person: Person) {
+    try {
+      error = '';
+      people = await api.takeOffFactorOf(person.login);
+    } catch (e) {
+      error = reason(e);
     }
   }
 
@@ -85,6 +106,11 @@
                   <button type="button" class="quiet-button" onclick={() => (dialog = { passwordOf: person })}
                     >New password</button
                   >
+                  {#if person.secondFactor}
+                    <button type="button" class="quiet-button" onclick={() => takeOff(person)}
+                      >Take second factor off</button
+                    >
+                  {/if}
                 {/if}
                 <button
                   type="button"
@@ -109,6 +135,17 @@
       <p>
         <Button size="small" kind="tertiary" on:click={() => (dialog = { add: true })}>Add a person</Button>
       </p>
+      {#if session.view?.byClick.length === 0}
+        <label class="rule">
+          <input type="checkbox" checked={required} onchange={(e) => require(e.currentTarget.checked)} />
+          <span
+            ><b>Everybody needs a second factor</b>
+            <small class="soft"
+              >A code from the phone beside the password. Who has none sets it up at the next sign-in.</small
+            ></span
+          >
+        </label>
+      {/if}
       <TableCard title="Tokens for scripts" headings={['For', 'Role', 'Until', 'Made by', '']}>
         {#snippet rows()}
           {#each tokens as token (token.id)}
@@ -155,6 +192,21 @@
 {/if}
 
 <style>
+  .rule {
+    display: flex;
+    gap: 12px;
+    align-items: flex-start;
+    padding: 6px 0;
+    cursor: pointer;
+  }
+  .rule input {
+    width: 20px;
+    height: 20px;
+    flex: none;
+  }
+  .rule small {
+    display: block;
+  }
   .plain-page {
     display: grid;
     grid-template-columns: minmax(0, 1fr);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { typed } from '../../lib/device/typed';
   import { Button, InlineLoading, InlineNotification, Search } from 'carbon-components-svelte';
   import { link, push } from 'svelte-spa-router';
   import { api } from '../../lib/api/client';
@@ -26,7 +27,7 @@
   ]);
 
   async function take(text: string) {
-    sessionStorage.setItem(DRAFT_KEY, text);
+    typed.set(DRAFT_KEY, text);
     await push('/sheets/new');
   }
 </script>

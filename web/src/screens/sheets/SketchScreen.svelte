@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { typed } from '../../lib/device/typed';
   import { Button } from 'carbon-components-svelte';
   import { push, router } from 'svelte-spa-router';
   import { api, type SheetRevision, type TradeWord, reason } from '../../lib/api/client';
@@ -7,7 +8,7 @@
   import { SketchDraft } from './SketchDraft.svelte';
 
   /** A sheet for a unit nobody has one for, typed chain by chain. */
-  const draft = new SketchDraft(sessionStorage.getItem(SKETCH_KEY) ?? '');
+  const draft = new SketchDraft(typed.get(SKETCH_KEY));
   const forJob = $derived(new URLSearchParams(router.querystring).has('job'));
 
   let words = $state.raw<TradeWord[]>([]);
@@ -20,7 +21,7 @@
   );
 
   // what was typed is still there after a reload
-  $effect(() => sessionStorage.setItem(SKETCH_KEY, draft.text));
+  $effect(() => typed.set(SKETCH_KEY, draft.text));
 
   const key = $derived(draft.preview?.sheet?.key ?? '');
   const ready = $derived(draft.current && (draft.preview?.usable ?? false));
@@ -30,7 +31,7 @@
     busy = true;
     try {
       const made = await api.newShorthand(key, draft.text);
-      sessionStorage.removeItem(SKETCH_KEY);
+      typed.set(SKETCH_KEY, '');
       await then(made);
     } catch (e) {
       error = reason(e);
@@ -43,7 +44,7 @@
   const shelve = () => keep((made) => push(`/sheets/${made.key}`));
 
   async function write() {
-    sessionStorage.setItem(DRAFT_KEY, draft.preview?.yaml ?? '');
+    typed.set(DRAFT_KEY, draft.preview?.yaml ?? '');
     await push('/sheets/new');
   }
 

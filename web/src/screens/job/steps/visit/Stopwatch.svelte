@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { typed } from '../../../../lib/device/typed';
   import { onMount, untrack } from 'svelte';
   import type { ToWatch } from '../../../../lib/api/client';
   import { clock } from '../../../../lib/format/format';
@@ -25,7 +26,7 @@
   }
 
   const key = untrack(() => draft);
-  let run = $state<Event[]>(JSON.parse(sessionStorage.getItem(key) ?? '[]') as Event[]);
+  let run = $state<Event[]>(typed.read<Event[]>(key) ?? []);
   let now = $state(Date.now());
 
   const start = $derived(run[0]?.at ?? now);
@@ -36,12 +37,12 @@
     return () => clearInterval(ticking);
   });
 
-  $effect(() => sessionStorage.setItem(key, JSON.stringify(run)));
+  $effect(() => typed.write(key, run));
 
   const seconds = (event: Event) => (event.at - start) / 1000;
 
-  function correct(index: number, typed: string) {
-    const value = Number(typed.replace(',', '.'));
+  function correct(index: number, text: string) {
+    const value = Number(text.replace(',', '.'));
     if (!Number.isFinite(value)) return;
     const from = start;
     run = run
@@ -51,7 +52,7 @@
 
   async function keep() {
     if (await onkeep(run.map((e) => `${e.id} ${seconds(e).toFixed(1)}`).join('; '))) {
-      sessionStorage.removeItem(key);
+      typed.set(key, '');
       onclose();
     }
   }

@@ -96,9 +96,19 @@ describe('the steps of a visit', () => {
     expect([...keys].map((k) => k.dataset.key)).toEqual(['1', '2']);
     expect(screen.getAllByRole('button', { pressed: true })).toHaveLength(1);
     keys[1]?.click();
-    await vi.waitFor(() => expect(tell).toHaveBeenCalledWith('j', expect.any(String), 'given', 'plug', 'no'));
+    await vi.waitFor(() =>
+      expect(tell).toHaveBeenCalledWith('j', expect.any(String), {
+        kind: 'given',
+        subject: 'plug',
+        value: 'no'
+      })
+    );
     await userEvent.click(screen.getByRole('button', { name: 'Read' }));
-    expect(tell).toHaveBeenLastCalledWith('j', expect.any(String), 'read', 'gas', '');
+    expect(tell).toHaveBeenLastCalledWith('j', expect.any(String), {
+      kind: 'read',
+      subject: 'gas',
+      value: ''
+    });
   });
 
   it('open what the next probe needs, and close what is open', async () => {
@@ -115,7 +125,7 @@ describe('the steps of a visit', () => {
     render(GetInStep, { session: session(view), view });
     expect(within(screen.getByLabelText('For the next probe')).getByText('Rear panel')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Closed again' }));
-    expect(tell).toHaveBeenCalledWith('j', expect.any(String), 'closed', 'top', '');
+    expect(tell).toHaveBeenCalledWith('j', expect.any(String), { kind: 'closed', subject: 'top', value: '' });
   });
 
   it('ask the check that tells most, and take another instead', async () => {
@@ -125,7 +135,11 @@ describe('the steps of a visit', () => {
     const next = screen.getByLabelText('Next check');
     expect(within(next).getByText('A ladder')).toBeInTheDocument();
     await userEvent.click(within(next).getByRole('button', { name: /Stuck/ }));
-    expect(tell).toHaveBeenCalledWith('j', expect.any(String), 'check', 'flap', 'stuck');
+    expect(tell).toHaveBeenCalledWith('j', expect.any(String), {
+      kind: 'check',
+      subject: 'flap',
+      value: 'stuck'
+    });
     await userEvent.click(screen.getByRole('button', { name: 'Other checks' }));
     await userEvent.click(screen.getByRole('button', { name: 'Duct with a lamp' }));
     expect(within(next).queryByText('Flap of the hood')).toBeNull();
@@ -138,7 +152,11 @@ describe('the steps of a visit', () => {
     render(CauseStep, { session: session(view), view, sheet: sheet() });
     await userEvent.type(screen.getByLabelText('No cause found, because'), 'walled in');
     await userEvent.click(screen.getByRole('button', { name: 'Say so' }));
-    expect(tell).toHaveBeenCalledWith('j', expect.any(String), 'cause', 'none', 'walled in');
+    expect(tell).toHaveBeenCalledWith('j', expect.any(String), {
+      kind: 'cause',
+      subject: 'none',
+      value: 'walled in'
+    });
   });
 
   it('keep what was typed where a part is refused', async () => {
@@ -172,7 +190,10 @@ describe('the steps of a visit', () => {
     expect(screen.getByLabelText('In words, for the customer')).toHaveValue('Limit open. Limit renewed.');
     await userEvent.click(screen.getByLabelText(/No part warranted/));
     await userEvent.click(screen.getByRole('button', { name: 'Sign off' }));
-    expect(close).toHaveBeenCalledWith('j', 'not-reproduced', 'Limit open. Limit renewed.', 1);
+    expect(close).toHaveBeenCalledWith('j', 'not-reproduced', 'Limit open. Limit renewed.', {
+      version: 1,
+      changes: 0
+    });
   });
 
   it('lead to the job sheet once closed', () => {

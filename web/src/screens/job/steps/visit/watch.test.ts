@@ -12,7 +12,7 @@ const watch = {
   windows: ['Glow to flame: 10 s to 90 s']
 };
 
-beforeEach(() => sessionStorage.clear());
+beforeEach(() => localStorage.clear());
 
 function shown(onkeep = vi.fn().mockResolvedValue(true)) {
   const onclose = vi.fn();

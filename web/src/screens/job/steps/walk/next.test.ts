@@ -49,9 +49,14 @@ describe('what comes next', () => {
     const card = within(screen.getByLabelText('Next probe'));
     expect(card.getByText('Next probe')).toBeInTheDocument();
     await userEvent.click(card.getByRole('button', { name: "Can't reach A" }));
-    expect(planned).toHaveBeenLastCalledWith('j', 'live', { unreachable: ['A'] }, 1);
+    expect(planned).toHaveBeenLastCalledWith('j', 'live', { unreachable: ['A'] }, { version: 1, changes: 0 });
     await userEvent.click(card.getByRole('button', { name: 'Skip' }));
-    expect(planned).toHaveBeenLastCalledWith('j', 'live', { skipped: ['volts-ac L A call'] }, 1);
+    expect(planned).toHaveBeenLastCalledWith(
+      'j',
+      'live',
+      { skipped: ['volts-ac L A call'] },
+      { version: 1, changes: 0 }
+    );
   });
 
   it('is headed as the confirming test where it is one', async () => {

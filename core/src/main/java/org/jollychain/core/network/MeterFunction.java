@@ -49,6 +49,11 @@ public enum MeterFunction {
     return this == OHMS || this == CONTINUITY;
   }
 
+  /** Where the supply is on: whether one works on what is live with it. */
+  public boolean touchesLive() {
+    return dimension == Dimension.VOLTS || dimension == Dimension.AMPERES;
+  }
+
   /** A clamp goes around a wire; every other function touches two points. */
   public boolean clamps() {
     return dimension == Dimension.AMPERES;

@@ -15,8 +15,12 @@ public enum Outcome {
   NOT_REPRODUCED,
   DECLINED;
 
-  /** All that is missing, in words; nothing where it may be signed off so. */
-  public List<String> missing(Visit visit, Assessment.Leading leading) {
+  /**
+   * All that is missing, in words; nothing where it may be signed off so.
+   *
+   * @param struck whether something that was read or seen on the visit was struck out since
+   */
+  public List<String> missing(Visit visit, Assessment.Leading leading, boolean struck) {
     List<String> missing = new ArrayList<>();
     if (this != UNSAID) {
       visit.accesses().stream()
@@ -24,6 +28,12 @@ public enum Outcome {
           .forEach(a -> missing.add("close again what was opened: " + a.title()));
     }
     if (this == REPAIRED) {
+      Progress confirm = visit.progress().get(Step.CONFIRM.ordinal());
+      if (struck && !visit.renewed().isEmpty() && confirm.state() == Progress.State.DOUBTFUL) {
+        missing.add(
+            confirm.note()
+                + " since its reading was struck out: read it again, or check the old part on the bench");
+      }
       CauseSearch.State cause = visit.cause().state();
       if (cause == CauseSearch.State.ASK || cause == CauseSearch.State.NOTHING_LEFT) {
         missing.add("say why the link opened, or why no cause was found");

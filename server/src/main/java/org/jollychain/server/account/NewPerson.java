@@ -15,4 +15,10 @@ record NewPerson(
         String login,
     @NotBlank @Size(max = 60) String name,
     @NotNull Role role,
-    @NotBlank String password) {}
+    @NotBlank String password) {
+
+  /** The same in another role. */
+  NewPerson as(Role other) {
+    return new NewPerson(login, name, other, password);
+  }
+}

@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import org.jollychain.server.platform.Role;
 import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -50,13 +51,21 @@ class PeopleController {
 
   @PutMapping(path = "/{login}", consumes = MediaType.APPLICATION_JSON_VALUE)
   List<Person> change(@PathVariable String login, @RequestBody @Valid Change to) {
-    people.change(new Person(login, to.name().strip(), to.role(), to.retired(), to.version()));
+    people.change(
+        new Person(login, to.name().strip(), to.role(), to.retired(), to.version(), false));
     return people.all();
   }
 
   @PutMapping(path = "/{login}/password", consumes = MediaType.APPLICATION_JSON_VALUE)
   List<Person> reset(@PathVariable String login, @RequestBody @Valid Reset reset) {
     people.reset(login, reset.password());
+    return people.all();
+  }
+
+  /** Takes off the second factor of somebody who lost it. */
+  @DeleteMapping("/{login}/factor")
+  List<Person> takeOffFactor(@PathVariable String login) {
+    people.takeOffFactor(login);
     return people.all();
   }
 }

@@ -9,14 +9,13 @@ import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.platform.Stamps;
 import org.springframework.security.crypto.password.PasswordEncoder;
-import org.springframework.session.FindByIndexNameSessionRepository;
-import org.springframework.session.Session;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
  * The shop's people. Nobody is deleted, since writes name them; who leaves is retired. A change of
- * role, of password or a retirement ends all sessions of that person.
+ * role, of password or a retirement ends all sessions of that person, a retirement their tokens
+ * too.
  */
 @Service
 public class PeopleService {
@@ -37,17 +36,26 @@ public class PeopleService {
 
   private final PersonMapper people;
   private final PasswordEncoder passwords;
-  private final FindByIndexNameSessionRepository<? extends Session> sessions;
+  private final SignInTries tries;
+  private final SessionsService sessions;
+  private final SecondFactorService factors;
+  private final TokenMapper tokens;
   private final Stamps stamps;
 
   PeopleService(
       PersonMapper people,
       PasswordEncoder passwords,
-      FindByIndexNameSessionRepository<? extends Session> sessions,
+      SignInTries tries,
+      SessionsService sessions,
+      SecondFactorService factors,
+      TokenMapper tokens,
       Stamps stamps) {
     this.people = people;
     this.passwords = passwords;
+    this.tries = tries;
     this.sessions = sessions;
+    this.factors = factors;
+    this.tokens = tokens;
     this.stamps = stamps;
   }
 
@@ -73,7 +81,8 @@ public class PeopleService {
   }
 
   /**
-   * Makes the first person of an empty library, a lead.
+   * Makes the first person of an empty library, a lead whatever role was sent: without one nobody
+   * could add another.
    *
    * @throws RefusedException when there is somebody already
    */
@@ -83,7 +92,7 @@ public class PeopleService {
     if (people.any()) {
       throw RefusedException.conflict("There is a lead already; sign in, or ask one of them.");
     }
-    insert(wanted, new Stamp(stamps.now().at(), wanted.login(), Role.LEAD));
+    insert(wanted.as(Role.LEAD), new Stamp(stamps.now().at(), wanted.login(), Role.LEAD));
   }
 
   /** Somebody whom no password lets in, where they are not known yet. */
@@ -95,7 +104,7 @@ public class PeopleService {
 
   private void insert(NewPerson wanted, Stamp stamp) {
     refuseEasy(wanted.password(), wanted.login(), wanted.name());
-    Person person = new Person(wanted.login(), wanted.name().strip(), wanted.role(), false, 1);
+    Person person = Person.of(wanted.login(), wanted.name().strip(), wanted.role());
     String hash = passwords.encode(wanted.password());
     if (people.insertIfNew(person, hash, stamp) == 0
         && !people.find(wanted.login()).equals(Optional.of(person))) {
@@ -124,51 +133,103 @@ public class PeopleService {
       throw RefusedException.unprocessable("One lead at least has to stay; make another first.");
     }
     if (was.role() != wanted.role() || wanted.retired()) {
-      endSessions(wanted.login());
+      sessions.endAll(wanted.login());
+    }
+    if (wanted.retired()) {
+      tokens.revokeOf(wanted.login(), now);
     }
   }
 
   private static boolean sameAfter(Person was, Person wanted) {
     return was.equals(
         new Person(
-            wanted.login(), wanted.name(), wanted.role(), wanted.retired(), wanted.version() + 1));
+            wanted.login(),
+            wanted.name(),
+            wanted.role(),
+            wanted.retired(),
+            wanted.version() + 1,
+            was.secondFactor()));
   }
 
   /** Gives somebody a new password. */
   @Transactional
   public void reset(String login, String password) {
-    stamps.now().require(Role.LEAD, "Setting another's password");
-    set(found(login), password);
+    Stamp now = stamps.now();
+    now.require(Role.LEAD, "Setting another's password");
+    Person person = found(login);
+    refuseEasy(password, person.login(), person.name());
+    people.password(login, passwords.encode(password), null, now);
+    sessions.endAll(login);
+    tries.right(login);
   }
 
   /**
    * Changes one's own password.
    *
-   * @throws RefusedException when the present one is wrong, or the new one too easy
+   * @throws RefusedException when the present one is wrong, the new one too easy, or it was changed
+   *     meanwhile
    */
   @Transactional
   void change(String present, String wanted) {
     Stamp now = stamps.now();
+    String hash = proved(present);
+    Person me = found(now.by());
+    refuseEasy(wanted, me.login(), me.name());
+    if (people.password(me.login(), passwords.encode(wanted), hash, now) == 0) {
+      throw RefusedException.conflict("Your password was changed meanwhile; sign in with that.");
+    }
+    sessions.endAll(me.login());
+  }
+
+  /**
+   * Makes sure that whoever is at work knows their own password. It is guessed no faster than at
+   * the door.
+   *
+   * @return its hash
+   * @throws RefusedException when it is another
+   */
+  private String proved(String present) {
+    Stamp now = stamps.now();
     now.require(Role.VIEWER, "A password of one's own");
     Person me = found(now.by());
-    if (!passwords.matches(present, people.atTheDoor(me.login()).orElseThrow().password())) {
+    tries.begin(me.login());
+    String hash = people.atTheDoor(me.login()).orElseThrow().password();
+    if (!passwords.matches(present, hash)) {
       throw RefusedException.unprocessable("present: that is not your password.");
     }
-    set(me, wanted);
+    tries.right(me.login());
+    return hash;
   }
 
-  private void set(Person person, String password) {
-    refuseEasy(password, person.login(), person.name());
-    people.password(person.login(), passwords.encode(password), stamps.now());
-    endSessions(person.login());
+  /**
+   * Takes one's own second factor off.
+   *
+   * @throws RefusedException when the password is another, or the shop asks everybody for one
+   */
+  @Transactional
+  void takeOffMyFactor(String present) {
+    if (factors.required()) {
+      throw RefusedException.conflict(
+          "This shop asks everybody for a second factor; a lead takes yours off where you lost it.");
+    }
+    proved(present);
+    factors.takeOff(stamps.now().by());
   }
 
-  /** The login of whoever has a name, if one has. */
-  public Optional<String> named(String name) {
+  /** Takes the second factor off of somebody who lost it. */
+  @Transactional
+  public void takeOffFactor(String login) {
+    stamps.now().require(Role.LEAD, "Taking off another's second factor");
+    factors.takeOff(found(login).login());
+    sessions.endAll(login);
+  }
+
+  /** The logins of those at work who have a name; several may have the same. */
+  public List<String> named(String name) {
     return people.all().stream()
         .filter(p -> !p.retired() && p.name().equalsIgnoreCase(name.strip()))
         .map(Person::login)
-        .findFirst();
+        .toList();
   }
 
   /** The name of whoever has a login. */
@@ -176,9 +237,9 @@ public class PeopleService {
     return people.find(login).map(Person::name);
   }
 
-  /** Signs somebody out everywhere. */
-  void endSessions(String login) {
-    sessions.findByPrincipalName(login).keySet().forEach(sessions::deleteById);
+  /** Somebody who may be at work now. */
+  Optional<PersonMapper.Present> present(String login) {
+    return people.present(login);
   }
 
   Person found(String login) {

@@ -7,5 +7,13 @@ import org.jollychain.server.platform.Role;
  *
  * @param login what is typed to sign in, and what writes are stamped with
  * @param retired whether they may no longer
+ * @param secondFactor whether a code is asked for beside the password
  */
-public record Person(String login, String name, Role role, boolean retired, int version) {}
+public record Person(
+    String login, String name, Role role, boolean retired, int version, boolean secondFactor) {
+
+  /** Somebody who begins. */
+  public static Person of(String login, String name, Role role) {
+    return new Person(login, name, role, false, 1, false);
+  }
+}

@@ -1,6 +1,5 @@
 package org.jollychain.server.account;
 
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
@@ -22,19 +21,21 @@ interface PersonMapper {
   Optional<AtTheDoor> atTheDoor(String login);
 
   /**
-   * @param lockedUntil empty where it is not locked
+   * @param epoch in which a session begins that is begun by this
+   * @param secondFactor whether a code is asked for
    */
   record AtTheDoor(
-      String login,
-      Role role,
-      String password,
-      int failures,
-      @Nullable OffsetDateTime lockedUntil,
-      boolean retired) {}
+      String login, Role role, String password, boolean retired, int epoch, boolean secondFactor) {}
 
-  void failed(@Param("login") String login, @Param("until") @Nullable OffsetDateTime until);
+  /** Somebody who may be at work now; empty where they are retired. */
+  Optional<Present> present(String login);
 
-  void succeeded(String login);
+  /**
+   * @param epoch sessions of another one are over
+   * @param required whether the shop asks everybody for a second factor
+   * @param deviceKey what their unsent entries are encrypted by on a device, in hex
+   */
+  record Present(Role role, int epoch, boolean secondFactor, boolean required, String deviceKey) {}
 
   /** Two who would both be the first take turns. */
   void lock();
@@ -46,13 +47,23 @@ interface PersonMapper {
 
   int update(@Param("person") Person person, @Param("stamp") Stamp stamp);
 
-  void password(
+  /**
+   * @param present the hash it replaces, where only that one is to be replaced
+   */
+  int password(
       @Param("login") String login,
       @Param("password") String password,
+      @Param("present") @Nullable String present,
       @Param("stamp") Stamp stamp);
 
   /** The same password, hashed as is now usual. */
-  void rehash(@Param("login") String login, @Param("password") String password);
+  void rehash(
+      @Param("login") String login,
+      @Param("password") String password,
+      @Param("present") String present);
+
+  /** All sessions of theirs are over. */
+  void nextEpoch(String login);
 
   int leads();
 }

@@ -1,80 +1,77 @@
 package org.jollychain.server.account;
 
-import java.time.Clock;
-import java.time.Duration;
-import java.time.OffsetDateTime;
 import java.util.Optional;
 import java.util.UUID;
 import org.jollychain.server.account.PersonMapper.AtTheDoor;
 import org.jollychain.server.platform.RefusedException;
-import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 
-/**
- * Lets people in by login and password. After five failures the login is locked for half a minute,
- * and twice as long after each further one, up to an hour.
- */
+/** Lets people in by login, password and, where they have one, the code of their second factor. */
 @Service
 class SignInService {
 
   private static final Logger LOG = LoggerFactory.getLogger(SignInService.class);
-  private static final int FREE_FAILURES = 5;
-  private static final Duration FIRST_LOCK = Duration.ofSeconds(30);
-  private static final Duration LONGEST_LOCK = Duration.ofHours(1);
 
   private final PersonMapper people;
   private final PasswordEncoder passwords;
-  private final Clock clock;
+  private final SignInTries tries;
+  private final SecondFactorService factors;
 
   /** What an unknown login is held against, so that it takes as long as a known one. */
   private final String nobodys;
 
-  SignInService(PersonMapper people, PasswordEncoder passwords, Clock clock) {
+  SignInService(
+      PersonMapper people,
+      PasswordEncoder passwords,
+      SignInTries tries,
+      SecondFactorService factors) {
     this.people = people;
     this.passwords = passwords;
-    this.clock = clock;
+    this.tries = tries;
+    this.factors = factors;
     this.nobodys = passwords.encode(UUID.randomUUID().toString());
   }
 
   /**
-   * @throws RefusedException when login or password is wrong, or the login is locked
+   * Somebody who came in.
+   *
+   * @param epoch their sessions were in when the password was read: one that begins later than a
+   *     retirement, a new role or a new password is over at its first request
    */
-  Authentication signIn(String login, String password) {
+  record SignedIn(Authentication who, int epoch) {}
+
+  /**
+   * @param code of the second factor; empty where none was typed
+   * @throws RefusedException when something is wrong, the login is locked, or a code is needed
+   */
+  SignedIn signIn(String login, String password, String code) {
+    tries.begin(login);
     Optional<AtTheDoor> known = people.atTheDoor(login);
-    OffsetDateTime now = OffsetDateTime.now(clock);
-    if (known.isPresent() && locked(known.get(), now)) {
-      throw RefusedException.tooMany(
-          "Too many failures; this login opens again in %d s."
-              .formatted(Duration.between(now, known.get().lockedUntil()).toSeconds() + 1));
-    }
     String hash = known.map(AtTheDoor::password).orElse(nobodys);
     boolean right = passwords.matches(password, hash);
     if (known.isEmpty() || !right || known.get().retired()) {
       LOG.info("sign-in of \"{}\" failed", known.map(AtTheDoor::login).orElse("somebody unknown"));
-      known.ifPresent(p -> people.failed(p.login(), lockAfter(p.failures() + 1, now)));
       throw RefusedException.unauthorized("Login or password is wrong.");
     }
-    people.succeeded(login);
+    if (known.get().secondFactor()) {
+      if (code.isEmpty()) {
+        tries.takeBack(login);
+        throw RefusedException.codeNeeded("Type the code that your second factor shows now.");
+      }
+      if (!factors.accepts(login, code)) {
+        LOG.info("sign-in of \"{}\" failed at its code", login);
+        throw RefusedException.codeNeeded(
+            "That code is wrong or was used; type the one that is shown now, or a recovery code.");
+      }
+    }
+    tries.right(login);
     if (passwords.upgradeEncoding(hash)) {
-      people.rehash(login, passwords.encode(password));
+      people.rehash(login, passwords.encode(password), hash);
     }
-    return known.get().role().of(login);
-  }
-
-  private static boolean locked(AtTheDoor person, OffsetDateTime now) {
-    return person.lockedUntil() != null && person.lockedUntil().isAfter(now);
-  }
-
-  private static @Nullable OffsetDateTime lockAfter(int failures, OffsetDateTime now) {
-    if (failures < FREE_FAILURES) {
-      return null;
-    }
-    long doublings = Math.min(failures - FREE_FAILURES, 20);
-    Duration lock = FIRST_LOCK.multipliedBy(1L << doublings);
-    return now.plus(lock.compareTo(LONGEST_LOCK) > 0 ? LONGEST_LOCK : lock);
+    return new SignedIn(known.get().role().of(login), known.get().epoch());
   }
 }

@@ -28,7 +28,7 @@ class TokenFilter extends OncePerRequestFilter {
       throws ServletException, IOException {
     String sent = request.getHeader(HttpHeaders.AUTHORIZATION);
     if (sent != null) {
-      Optional<ApiToken> token =
+      Optional<TokenMapper.Valid> token =
           sent.startsWith(SCHEME)
               ? tokens.valid(sent.substring(SCHEME.length()).strip())
               : Optional.empty();
@@ -37,7 +37,7 @@ class TokenFilter extends OncePerRequestFilter {
         return;
       }
       SecurityContextHolder.getContext()
-          .setAuthentication(token.get().role().of("token " + token.get().title()));
+          .setAuthentication(token.get().may().of("token " + token.get().title()));
     }
     chain.doFilter(request, response);
   }

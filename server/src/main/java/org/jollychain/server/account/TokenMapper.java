@@ -14,8 +14,21 @@ interface TokenMapper {
 
   List<ApiToken> all();
 
-  /** The one that lets in now. */
-  Optional<ApiToken> valid(@Param("hash") String hash, @Param("now") OffsetDateTime now);
+  /** The one that lets in now, with what its person may: it is nothing without them. */
+  Optional<Valid> valid(@Param("hash") String hash, @Param("now") OffsetDateTime now);
+
+  /**
+   * A token that lets in.
+   *
+   * @param roleOfPerson what whoever made it may today
+   */
+  record Valid(String title, Role role, Role roleOfPerson) {
+
+    /** What it may: never more than its person. */
+    Role may() {
+      return role.atLeast(roleOfPerson) ? roleOfPerson : role;
+    }
+  }
 
   int insertIfNew(
       @Param("id") UUID id,
@@ -26,4 +39,7 @@ interface TokenMapper {
       @Param("stamp") Stamp stamp);
 
   int revoke(@Param("id") UUID id, @Param("stamp") Stamp stamp);
+
+  /** All that somebody made. */
+  void revokeOf(@Param("login") String login, @Param("stamp") Stamp stamp);
 }

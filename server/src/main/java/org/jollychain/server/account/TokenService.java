@@ -1,25 +1,24 @@
 package org.jollychain.server.account;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.Base64;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.apache.commons.codec.digest.DigestUtils;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Role;
+import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.platform.Stamps;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Tokens for scripts: 256 random bits, told once and kept as their SHA-256, which for a secret
- * nobody chose is enough.
+ * nobody chose is enough. A token belongs to the lead who made it: it may no more than they, and
+ * ends with them.
  */
 @Service
 class TokenService {
@@ -29,12 +28,14 @@ class TokenService {
   private static final int LONGEST_DAYS = 366;
 
   private final TokenMapper tokens;
+  private final PersonMapper people;
   private final Stamps stamps;
   private final Clock clock;
   private final SecureRandom random = new SecureRandom();
 
-  TokenService(TokenMapper tokens, Stamps stamps, Clock clock) {
+  TokenService(TokenMapper tokens, PersonMapper people, Stamps stamps, Clock clock) {
     this.tokens = tokens;
+    this.people = people;
     this.stamps = stamps;
     this.clock = clock;
   }
@@ -51,7 +52,12 @@ class TokenService {
    */
   @Transactional
   String make(UUID id, String title, Role role, int days) {
-    stamps.now().require(Role.LEAD, "Making a token");
+    Stamp now = stamps.now();
+    now.require(Role.LEAD, "Making a token");
+    if (people.find(now.by()).isEmpty()) {
+      throw RefusedException.forbidden(
+          "A token belongs to the person who makes it: sign in first.");
+    }
     if (days < 1 || days > LONGEST_DAYS) {
       throw RefusedException.unprocessable("days: 1 to %d.".formatted(LONGEST_DAYS));
     }
@@ -59,7 +65,7 @@ class TokenService {
     random.nextBytes(secret);
     String token = PREFIX + Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
     OffsetDateTime end = OffsetDateTime.now(clock).plusDays(days);
-    if (tokens.insertIfNew(id, title.strip(), role, end, hash(token), stamps.now()) == 0) {
+    if (tokens.insertIfNew(id, title.strip(), role, end, DigestUtils.sha256Hex(token), now) == 0) {
       throw RefusedException.conflict(
           "This token was made already, and is told once only; revoke it and make another.");
     }
@@ -77,17 +83,7 @@ class TokenService {
     }
   }
 
-  Optional<ApiToken> valid(String token) {
-    return tokens.valid(hash(token), OffsetDateTime.now(clock));
-  }
-
-  private static String hash(String token) {
-    try {
-      return HexFormat.of()
-          .formatHex(
-              MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8)));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
+  Optional<TokenMapper.Valid> valid(String token) {
+    return tokens.valid(DigestUtils.sha256Hex(token), OffsetDateTime.now(clock));
   }
 }

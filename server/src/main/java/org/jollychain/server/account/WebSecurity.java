@@ -5,13 +5,16 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.server.platform.HeadersOnAll;
 import org.jollychain.server.platform.Listening;
 import org.jollychain.server.platform.OwnPagesOnly;
 import org.jollychain.server.platform.Stamps;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
@@ -31,6 +34,7 @@ import org.springframework.security.web.header.HeaderWriter;
 import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
 import org.springframework.security.web.header.writers.CrossOriginResourcePolicyHeaderWriter.CrossOriginResourcePolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
 import org.springframework.session.web.http.CookieSerializer;
 import org.springframework.session.web.http.DefaultCookieSerializer;
 
@@ -44,14 +48,20 @@ class WebSecurity {
 
   private static final String API = "/api/";
 
+  /** What whoever has to set up a second factor may ask. */
+  static final String SESSION = API + "session";
+
   /** The session's cookie. */
   static final String COOKIE = "JOLLY";
+
+  private static final Pattern SESSION_ID = Pattern.compile("[0-9a-f-]{36}");
 
   @Bean
   SecurityFilterChain filters(
       HttpSecurity http,
       TokenService tokens,
       OpenDoor door,
+      PersonMapper people,
       Clock clock,
       Listening listening,
       Stamps stamps,
@@ -63,7 +73,7 @@ class WebSecurity {
             a ->
                 a.dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.ASYNC)
                     .permitAll()
-                    .requestMatchers(API + "session", API + "session/*", API + "ready")
+                    .requestMatchers(SESSION, SESSION + "/**", API + "ready")
                     .permitAll()
                     .requestMatchers(API + "**")
                     .authenticated()
@@ -96,7 +106,8 @@ class WebSecurity {
                     .crossOriginOpenerPolicy(c -> c.policy(CrossOriginOpenerPolicy.SAME_ORIGIN))
                     .crossOriginResourcePolicy(c -> c.policy(CrossOriginResourcePolicy.SAME_ORIGIN))
                     .addHeaderWriter(NOTHING_OF_THE_API_IS_KEPT))
-        .addFilterBefore(new ShiftEnd(shift, clock), AnonymousAuthenticationFilter.class)
+        .addFilterBefore(
+            new StillSignedIn(people, door, shift, clock), AnonymousAuthenticationFilter.class)
         .addFilterBefore(new TokenFilter(tokens), AnonymousAuthenticationFilter.class)
         .addFilterBefore(new ScriptsOfThisMachine(door), AnonymousAuthenticationFilter.class)
         .addFilterBefore(new OwnPagesOnly(hosts), AuthorizationFilter.class)
@@ -119,6 +130,19 @@ class WebSecurity {
         }
       };
 
+  /** The framework's own sessions of the database, inside ours. */
+  @Bean
+  static BeanPostProcessor tolerantSessions() {
+    return new BeanPostProcessor() {
+      @Override
+      public Object postProcessAfterInitialization(Object bean, String name) {
+        return bean instanceof JdbcIndexedSessionRepository kept
+            ? new TolerantSessions<>(kept)
+            : bean;
+      }
+    };
+  }
+
   @Bean
   PasswordEncoder passwords() {
     return PasswordEncoderFactories.createDelegatingPasswordEncoder();
@@ -139,7 +163,16 @@ class WebSecurity {
   /** {@code Secure} wherever it is served by TLS. */
   @Bean
   CookieSerializer sessionCookie() {
-    DefaultCookieSerializer cookie = new DefaultCookieSerializer();
+    DefaultCookieSerializer cookie =
+        new DefaultCookieSerializer() {
+          /** What no session is called by never gets to the database. */
+          @Override
+          public List<String> readCookieValues(HttpServletRequest request) {
+            return super.readCookieValues(request).stream()
+                .filter(id -> SESSION_ID.matcher(id).matches())
+                .toList();
+          }
+        };
     cookie.setCookieName(COOKIE);
     cookie.setUseHttpOnlyCookie(true);
     cookie.setSameSite("Strict");

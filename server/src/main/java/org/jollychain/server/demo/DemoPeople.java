@@ -18,10 +18,10 @@ class DemoPeople implements ApplicationRunner {
 
   private static final List<Person> PEOPLE =
       List.of(
-          new Person("imke", "Imke", Role.LEAD, false, 1),
-          new Person("runa", "Runa", Role.TECHNICIAN, false, 1),
-          new Person("ottar", "Ottar", Role.APPRENTICE, false, 1),
-          new Person("tove", "Tove", Role.VIEWER, false, 1));
+          Person.of("imke", "Imke", Role.LEAD),
+          Person.of("runa", "Runa", Role.TECHNICIAN),
+          Person.of("ottar", "Ottar", Role.APPRENTICE),
+          Person.of("tove", "Tove", Role.VIEWER));
 
   private final PeopleService people;
 

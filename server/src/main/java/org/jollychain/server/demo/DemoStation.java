@@ -15,7 +15,9 @@ import org.jollychain.server.job.Appointment;
 import org.jollychain.server.job.EvidenceLog;
 import org.jollychain.server.job.JobAssessor;
 import org.jollychain.server.job.JobService;
+import org.jollychain.server.job.JobView;
 import org.jollychain.server.job.NewJob;
+import org.jollychain.server.job.Seen;
 import org.jollychain.server.job.VisitLog;
 import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
@@ -124,13 +126,15 @@ class DemoStation implements ApplicationRunner {
           story.id(),
           UUID.nameUUIDFromBytes((story.id() + " " + entry).getBytes(StandardCharsets.UTF_8)),
           entry,
+          null,
           by(story, at));
     }
     if (story.outcome() != null) {
       Outcome as = story.as() == null ? Outcome.UNSAID : story.as();
       OffsetDateTime end = at.plusMinutes(5);
-      List<Appointment> left = Appointment.after(assessor.view(story.id()), as, end.toLocalDate());
-      jobs.close(story.id(), as, story.outcome(), 1, left, by(story, end));
+      JobView view = assessor.view(story.id());
+      List<Appointment> left = Appointment.after(view, as, end.toLocalDate());
+      jobs.close(story.id(), as, story.outcome(), Seen.of(view.job()), left, by(story, end));
     }
   }
 }

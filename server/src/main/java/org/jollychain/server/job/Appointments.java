@@ -1,5 +1,9 @@
 package org.jollychain.server.job;
 
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import net.fortuna.ical4j.data.CalendarOutputter;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.component.VEvent;
 import net.fortuna.ical4j.model.property.Description;
@@ -21,7 +25,13 @@ final class Appointments {
     calendar.add(ImmutableCalScale.GREGORIAN);
     Appointment.after(view, job.closedAs(), job.end().toLocalDate())
         .forEach(a -> calendar.add(event(a, job.outcome())));
-    return calendar.toString();
+    StringWriter folded = new StringWriter();
+    try {
+      new CalendarOutputter(false).output(calendar, folded);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return folded.toString();
   }
 
   private static VEvent event(Appointment a, String description) {

@@ -1,15 +1,19 @@
 package org.jollychain.server.job;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.platform.RefusedException;
+import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.sheet.SheetService;
 import org.springframework.stereotype.Service;
@@ -23,6 +27,9 @@ import org.springframework.transaction.annotation.Transactional;
 public class EvidenceLog {
 
   private static final int MOST_EVIDENCE = 2000;
+
+  /** The clock of a phone and ours. */
+  private static final Duration CLOCKS_DIFFER = Duration.ofMinutes(5);
 
   private final JobMapper jobs;
   private final SheetService sheets;
@@ -45,7 +52,7 @@ public class EvidenceLog {
   @Transactional
   public void add(UUID jobId, UUID id, EvidenceItem typed, Stamp stamp) {
     Job job = JobService.theirs(jobs, jobId, stamp);
-    EvidenceItem item = checked(sheet(job), meters.all(), typed);
+    EvidenceItem item = checked(job, sheet(job), meters.all(), typed, stamp);
     Optional<StoredEvidence> known = jobs.findEvidence(id);
     if (known.isPresent()) {
       refuseOther(known.get(), jobId, item);
@@ -87,7 +94,7 @@ public class EvidenceLog {
     List<StoredEvidence.New> added = new ArrayList<>();
     int number = jobs.lastNumber(jobId);
     for (EvidenceCsv.Line line : lines) {
-      EvidenceItem item = checked(sheet, known, line);
+      EvidenceItem item = checked(job, sheet, known, line, stamp);
       Optional<UUID> id = merge.idIfNew(line, item);
       if (id.isPresent()) {
         added.add(new StoredEvidence.New(id.get(), ++number, item));
@@ -103,19 +110,36 @@ public class EvidenceLog {
     }
   }
 
-  private static EvidenceItem checked(Sheet sheet, Meters known, EvidenceCsv.Line line) {
+  private static EvidenceItem checked(
+      Job job, Sheet sheet, Meters known, EvidenceCsv.Line line, Stamp stamp) {
     try {
-      return checked(sheet, known, line.item());
+      return checked(job, sheet, known, line.item(), stamp);
     } catch (EvidenceException e) {
       throw new EvidenceException(
           e.field(), "line %d: %s".formatted(line.number(), e.getMessage()));
     }
   }
 
-  private static EvidenceItem checked(Sheet sheet, Meters known, EvidenceItem typed) {
+  private static EvidenceItem checked(
+      Job job, Sheet sheet, Meters known, EvidenceItem typed, Stamp stamp) {
     EvidenceItem item = typed.resolved(sheet);
-    item.on(sheet, known, "");
+    Evidence evidence = item.on(sheet, known, "");
+    if (item.at() != null && item.at().isAfter(stamp.at().plus(CLOCKS_DIFFER))) {
+      throw new EvidenceException(
+          "at", "%s is in the future; it is %s now".formatted(item.at(), stamp.at()));
+    }
+    if (!job.permit().live() && !stamp.may(Role.TECHNICIAN) && takenLive(evidence, sheet)) {
+      throw RefusedException.forbidden(
+          "This job is worked isolated, and an apprentice takes no live reading. A lead may permit live work on the job, in its plan.");
+    }
     return item;
+  }
+
+  /** Whether a meter was held to a unit whose supply was on. */
+  private static boolean takenLive(Evidence evidence, Sheet sheet) {
+    return evidence instanceof Reading reading
+        && sheet.situation(reading.situation()).supplyOn()
+        && reading.probe().function().touchesLive();
   }
 
   private static void bound(int pieces) {

@@ -215,7 +215,8 @@ public class JobAssessor {
    */
   JobView ready(UUID id, Outcome as) {
     JobView view = view(id);
-    List<String> missing = as.missing(view.visit(), view.assessment().leading());
+    boolean struck = view.evidence().stream().anyMatch(e -> e.struckAt() != null);
+    List<String> missing = as.missing(view.visit(), view.assessment().leading(), struck);
     if (!missing.isEmpty()) {
       throw RefusedException.unprocessable(
           "It cannot be signed off as %s yet: %s."

@@ -1,5 +1,7 @@
 package org.jollychain.server.job;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
 import java.util.List;
 import java.util.Map;
@@ -145,13 +147,18 @@ class JobController {
   byte[] routePdf(@PathVariable UUID id, @RequestParam(defaultValue = "6") int depth) {
     return paper.pdf(
         "route-card.xhtml",
-        Map.of("view", assessor.view(id), "paper", assessor.routePaper(id, depth)));
+        Map.of("view", assessor.view(id), "paper", assessor.routePaper(id, depth)),
+        "");
   }
 
-  /** An event whenever the job is another than it was when it was told last; the first at once. */
+  /**
+   * What the job is marked by, at once and again whenever it is another, until whoever listens
+   * signs out.
+   */
   @GetMapping(path = "/{id}/changes", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-  SseEmitter changes(@PathVariable UUID id) {
-    return watch.watch(id);
+  SseEmitter changes(@PathVariable UUID id, HttpServletRequest request) {
+    HttpSession session = request.getSession(false);
+    return watch.watch(id, session == null ? "" : session.getId());
   }
 
   /** The bench's checks for a part of the unit, with its ratings filled in. */
@@ -163,13 +170,19 @@ class JobController {
   /** What is left with the customer. */
   @GetMapping(path = "/{id}/sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
   byte[] sheetPdf(@PathVariable UUID id) {
-    return paper.pdf("job-sheet.xhtml", JobSheet.of(assessor.view(id)).printed());
+    JobSheet sheet = JobSheet.of(assessor.view(id));
+    return paper.pdf("job-sheet.xhtml", sheet.printed(), sheet.rules());
   }
 
-  /** The same as a page. */
+  /** The same as a page, styled by the file beside it: a page holds no style of its own. */
   @GetMapping(path = "/{id}/sheet.html", produces = "text/html;charset=UTF-8")
   String sheetHtml(@PathVariable UUID id) {
     return paper.page("job-sheet.xhtml", JobSheet.of(assessor.view(id)).printed());
+  }
+
+  @GetMapping(path = "/{id}/sheet.css", produces = "text/css;charset=UTF-8")
+  String sheetCss(@PathVariable UUID id) {
+    return paper.style(JobSheet.of(assessor.view(id)).rules());
   }
 
   /** When somebody comes back: follow-up and prevention. */
@@ -206,7 +219,7 @@ class JobController {
   @PutMapping(path = "/{id}/entries/{entryId}", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView tell(
       @PathVariable UUID id, @PathVariable UUID entryId, @RequestBody @Valid Requests.Told told) {
-    visits.add(id, entryId, told.entry(), stamps.now());
+    visits.add(id, entryId, told.entry(), told.changes(), stamps.now());
     return assessor.view(id);
   }
 
@@ -222,7 +235,7 @@ class JobController {
   /** Permit, method, order, what is out of reach and what is skipped. */
   @PutMapping(path = "/{id}/policy", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView plan(@PathVariable UUID id, @RequestBody @Valid Requests.Planning planning) {
-    jobs.plan(id, planning.permit(), planning.policy(), planning.version(), stamps.now());
+    jobs.plan(id, planning.permit(), planning.policy(), planning.seen(), stamps.now());
     return assessor.view(id);
   }
 
@@ -235,17 +248,19 @@ class JobController {
   /** Goes on by another revision of its sheet; what no longer fits is struck out. */
   @PutMapping(path = "/{id}/sheet", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView move(@PathVariable UUID id, @RequestBody @Valid Requests.Move move) {
-    moves.to(id, move.revision(), move.version(), stamps.now());
+    moves.to(id, move.revision(), move.seen(), stamps.now());
     return assessor.view(id);
   }
 
   @PutMapping(path = "/{id}/close", consumes = MediaType.APPLICATION_JSON_VALUE)
   JobView close(@PathVariable UUID id, @RequestBody @Valid Requests.Closing closing) {
     Outcome as = closing.as() == null ? Outcome.UNSAID : closing.as();
-    JobView view = assessor.ready(id, as);
     Stamp now = stamps.now();
-    List<Appointment> left = Appointment.after(view, as, now.at().toLocalDate());
-    jobs.close(id, as, closing.outcome(), closing.version(), left, now);
+    if (!jobs.closedAlready(id, as, closing.outcome(), closing.seen(), now)) {
+      JobView view = assessor.ready(id, as);
+      List<Appointment> left = Appointment.after(view, as, now.at().toLocalDate());
+      jobs.close(id, as, closing.outcome(), closing.seen(), left, now);
+    }
     return assessor.view(id);
   }
 

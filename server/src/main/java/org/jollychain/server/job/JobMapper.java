@@ -32,7 +32,7 @@ interface JobMapper {
 
   int plan(
       @Param("id") UUID id,
-      @Param("version") int version,
+      @Param("seen") Seen seen,
       @Param("permit") Permit permit,
       @Param("policy") PolicyItem policy,
       @Param("stamp") Stamp stamp);
@@ -46,7 +46,7 @@ interface JobMapper {
   /** Takes a job to another revision of its sheet. */
   int moveTo(
       @Param("id") UUID id,
-      @Param("version") int version,
+      @Param("seen") Seen seen,
       @Param("revision") int revision,
       @Param("complaint") String complaint,
       @Param("title") String title,
@@ -54,7 +54,7 @@ interface JobMapper {
 
   int close(
       @Param("id") UUID id,
-      @Param("version") int version,
+      @Param("seen") Seen seen,
       @Param("as") Outcome as,
       @Param("outcome") String outcome,
       @Param("stamp") Stamp stamp);

@@ -115,8 +115,11 @@ public class JobService {
     stamp.require(Role.APPRENTICE, "Opening a job");
     refuseLive(typed.permit(), stamp);
     String mine = people.nameOf(stamp.by()).orElse("");
-    boolean assigns = stamp.may(Role.LEAD) && !or(typed.technician(), "").isBlank();
-    String technician = assigns || mine.isEmpty() ? or(typed.technician(), "") : mine;
+    String told = or(typed.technician(), "").strip();
+    boolean assigns = stamp.may(Role.LEAD) && !told.isEmpty();
+    String given = assigns ? ownerOf(told) : "";
+    String owner = given.isEmpty() && !mine.isEmpty() ? stamp.by() : given;
+    String technician = assigns || mine.isEmpty() ? people.nameOf(given).orElse(told) : mine;
     NewJob wanted = typed.by(technician);
     Optional<Job> known = jobs.find(id);
     if (known.isPresent()) {
@@ -148,9 +151,7 @@ public class JobService {
             complaint,
             wanted.permit(),
             technician,
-            people
-                .named(technician)
-                .orElse(people.nameOf(stamp.by()).isPresent() ? stamp.by() : ""),
+            owner,
             wanted.permit().live() ? stamp.by() : "",
             wanted.follows(),
             stamp.at(),
@@ -173,6 +174,25 @@ public class JobService {
     } else if (wanted.follows() != null) {
       appointments.settleFollowUps(wanted.follows(), "came back", stamp);
     }
+  }
+
+  /**
+   * The login of whom a lead gives a job to; empty where it is nobody who signs in.
+   *
+   * @param told a login, or a name
+   * @throws RefusedException when several have the name
+   */
+  private String ownerOf(String told) {
+    if (people.nameOf(told).isPresent()) {
+      return told;
+    }
+    List<String> named = people.named(told);
+    if (named.size() > 1) {
+      throw RefusedException.unprocessable(
+          "technician: %d people are called %s; say by the login whose job it is: %s."
+              .formatted(named.size(), told, String.join(" or ", named)));
+    }
+    return named.isEmpty() ? "" : named.get(0);
   }
 
   /** An apprentice works live only where somebody else permitted it. */
@@ -258,21 +278,21 @@ public class JobService {
   /**
    * Says how a job is to be done from now on.
    *
-   * @param version of the job as it was seen
+   * @param seen the job as it was seen
    * @throws RefusedException when it is not open, or was changed meanwhile
    */
   @Transactional
-  public void plan(UUID id, Permit permit, PolicyItem policy, int version, Stamp stamp) {
+  public void plan(UUID id, Permit permit, PolicyItem policy, Seen seen, Stamp stamp) {
     Job job = found(jobs, id);
     job.refuseUnlessTheirs(stamp);
     job.refuseUnlessOpen();
     if (!job.permit().live()) {
       refuseLive(permit, stamp);
     }
-    if (jobs.plan(id, version, permit, policy, stamp) == 0) {
+    if (jobs.plan(id, seen, permit, policy, stamp) == 0) {
       Job now = found(jobs, id);
       boolean sentAgain =
-          now.version() == version + 1
+          now.version() == seen.version() + 1
               && now.permit() == permit
               && now.policy().equals(policy.complete());
       changed(sentAgain, id);
@@ -280,24 +300,38 @@ public class JobService {
   }
 
   /**
+   * Whether a job was closed so already. Asked before anything is made of its evidence.
+   *
+   * @param seen the job as it was seen
+   * @throws RefusedException when it is not open, or was changed meanwhile
+   */
+  boolean closedAlready(UUID id, Outcome as, String outcome, Seen seen, Stamp stamp) {
+    Job job = found(jobs, id);
+    job.refuseUnlessTheirs(stamp);
+    if (job.closedAt() != null && job.closedAs() == as && job.outcome().equals(outcome.strip())) {
+      return true;
+    }
+    job.refuseUnlessOpen();
+    changed(seen.equals(Seen.of(job)), id);
+    return false;
+  }
+
+  /**
    * Closes a job with what it came to.
    *
    * @param as how it ended
-   * @param version of the job as it was seen
+   * @param seen the job as it was seen, and as what it came to was made of
    * @param left what is left to be done after it
    * @throws RefusedException when it is not open, or was changed meanwhile
    */
   @Transactional
   public void close(
-      UUID id, Outcome as, String outcome, int version, List<Appointment> left, Stamp stamp) {
-    Job job = found(jobs, id);
-    job.refuseUnlessTheirs(stamp);
-    if (job.closedAt() != null && job.closedAs() == as && job.outcome().equals(outcome.strip())) {
-      return;
+      UUID id, Outcome as, String outcome, Seen seen, List<Appointment> left, Stamp stamp) {
+    if (!closedAlready(id, as, outcome, seen, stamp)) {
+      changed(jobs.close(id, seen, as, outcome.strip(), stamp) == 1, id);
+      UUID unit = found(jobs, id).unitId();
+      left.forEach(a -> appointments.insert(unit, a, stamp));
     }
-    job.refuseUnlessOpen();
-    changed(jobs.close(id, version, as, outcome.strip(), stamp) == 1, id);
-    left.forEach(a -> appointments.insert(job.unitId(), a, stamp));
   }
 
   /**

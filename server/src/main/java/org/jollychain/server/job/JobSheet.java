@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.quantity.PlainText;
@@ -50,10 +51,22 @@ record JobSheet(
 
   /** For its template. */
   Map<String, Object> printed() {
+    return Map.of("sheet", this, "stairs", stairs());
+  }
+
+  private List<Drawn> stairs() {
     List<Drawn> stairs = new ArrayList<>();
     before.ifPresent(s -> stairs.add(new Drawn("Along the chain, as found", s)));
     after.ifPresent(s -> stairs.add(new Drawn("Along the chain, as it has to be again", s)));
-    return Map.of("sheet", this, "stairs", stairs);
+    return stairs;
+  }
+
+  /** Where the boxes of its drawings lie, as CSS. */
+  String rules() {
+    List<Drawn> stairs = stairs();
+    return IntStream.range(0, stairs.size())
+        .mapToObj(i -> stairs.get(i).drawing().rules("s" + i))
+        .collect(Collectors.joining("\n"));
   }
 
   static JobSheet of(JobView view) {

@@ -3,12 +3,16 @@ package org.jollychain.server.job;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jollychain.server.account.SessionsService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -38,17 +42,42 @@ class JobWatch {
 
   /** What a job had become when its watchers were last told. */
   private static final class Watched {
-    private final List<SseEmitter> watchers = new CopyOnWriteArrayList<>();
+    private final List<Watcher> watchers = new CopyOnWriteArrayList<>();
     private volatile String told = "";
   }
 
+  /**
+   * A page that looks at a job.
+   *
+   * @param session by which it may; empty where a program listens by its token
+   */
+  private record Watcher(SseEmitter emitter, String session) {
+
+    /**
+     * @return whether it is still there
+     */
+    boolean tell(SseEmitter.SseEventBuilder event) {
+      try {
+        emitter.send(event);
+        return true;
+      } catch (IOException | IllegalStateException e) {
+        return false;
+      }
+    }
+  }
+
   private final JobMapper jobs;
+  private final SessionsService sessions;
   private final Map<UUID, Watched> watched = new ConcurrentHashMap<>();
   private final ScheduledExecutorService clock;
   private int beats;
 
-  JobWatch(JobMapper jobs, @Value("${jolly.background:true}") boolean background) {
+  JobWatch(
+      JobMapper jobs,
+      SessionsService sessions,
+      @Value("${jolly.background:true}") boolean background) {
     this.jobs = jobs;
+    this.sessions = sessions;
     this.clock =
         Executors.newSingleThreadScheduledExecutor(
             work -> {
@@ -61,36 +90,56 @@ class JobWatch {
     }
   }
 
-  /** A stream that has an event whenever the job is another than it was. */
-  SseEmitter watch(UUID id) {
+  /**
+   * A stream that tells the mark of a job at once, and again whenever it is another. It ends with
+   * the session.
+   *
+   * @param session by which whoever listens is signed in; empty where there is none
+   */
+  SseEmitter watch(UUID id, String session) {
     JobService.found(jobs, id);
     SseEmitter emitter = new SseEmitter(LONGEST_MILLIS);
     if (watched.values().stream().mapToInt(w -> w.watchers.size()).sum() >= MOST_WATCHERS) {
       emitter.complete();
       return emitter;
     }
-    Watched job = watched.computeIfAbsent(id, k -> new Watched());
-    job.watchers.add(emitter);
-    Runnable gone = () -> job.watchers.remove(emitter);
-    emitter.onCompletion(gone);
-    emitter.onTimeout(emitter::complete);
-    emitter.onError(e -> gone.run());
+    Watcher watcher = new Watcher(emitter, session);
+    watched.compute(
+        id,
+        (k, known) -> {
+          Watched job = known == null ? new Watched() : known;
+          job.watchers.add(watcher);
+          Runnable gone = () -> job.watchers.remove(watcher);
+          emitter.onCompletion(gone);
+          emitter.onTimeout(emitter::complete);
+          emitter.onError(e -> gone.run());
+          return job;
+        });
+    // after it began to listen: what changes from here on is told, what changed before is in this
+    jobs.marks(new UUID[] {id}).forEach(mark -> watcher.tell(changed(mark)));
     return emitter;
+  }
+
+  private static SseEmitter.SseEventBuilder changed(JobMapper.Mark mark) {
+    return SseEmitter.event().name("changed").data(mark.mark());
   }
 
   /** Looks once, and tells. */
   void look() {
-    watched.values().removeIf(w -> w.watchers.isEmpty());
+    for (UUID id : watched.keySet()) {
+      watched.computeIfPresent(id, (k, job) -> job.watchers.isEmpty() ? null : job);
+    }
     boolean sign = ++beats % BEATS_TO_A_SIGN == 0;
     if (watched.isEmpty()) {
       return;
     }
     try {
+      endWithTheirSessions();
       for (JobMapper.Mark mark : jobs.marks(watched.keySet().toArray(UUID[]::new))) {
         Watched job = watched.get(mark.id());
         if (job != null && !job.told.equals(mark.mark())) {
           job.told = mark.mark();
-          send(job, SseEmitter.event().name("changed").data(mark.mark()));
+          send(job, changed(mark));
         } else if (job != null && sign) {
           send(job, SseEmitter.event().comment("still here"));
         }
@@ -100,20 +149,25 @@ class JobWatch {
     }
   }
 
+  private void endWithTheirSessions() {
+    Set<String> listening =
+        watchers().map(Watcher::session).filter(s -> !s.isEmpty()).collect(Collectors.toSet());
+    listening.removeAll(sessions.open(listening));
+    watchers().filter(w -> listening.contains(w.session())).forEach(w -> w.emitter().complete());
+  }
+
+  private Stream<Watcher> watchers() {
+    return watched.values().stream().flatMap(w -> w.watchers.stream());
+  }
+
   private static void send(Watched job, SseEmitter.SseEventBuilder event) {
-    for (SseEmitter watcher : job.watchers) {
-      try {
-        watcher.send(event);
-      } catch (IOException | IllegalStateException e) {
-        job.watchers.remove(watcher);
-      }
-    }
+    job.watchers.removeIf(watcher -> !watcher.tell(event));
   }
 
   /** Before the server waits for what is still being answered. */
   @EventListener(ContextClosedEvent.class)
   void end() {
     clock.shutdownNow();
-    watched.values().forEach(w -> w.watchers.forEach(SseEmitter::complete));
+    watchers().forEach(w -> w.emitter().complete());
   }
 }

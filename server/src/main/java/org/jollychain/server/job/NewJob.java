@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param tag of a unit that is known, or of a new one
  * @param sheet key of the unit's circuit sheet
  * @param permit whether live work is permitted
+ * @param technician whose job a lead makes it, by login, or by name where only one has it
  * @param follows a signed off job on the same unit that this one follows
  */
 public record NewJob(

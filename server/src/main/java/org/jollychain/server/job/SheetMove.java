@@ -118,12 +118,12 @@ class SheetMove {
   /**
    * Goes on by another revision; sent again, it changes nothing.
    *
-   * @param version of the job as it was seen
+   * @param seen the job as it was seen
    * @throws RefusedException when it is not open, was changed meanwhile, or there is no such
    *     revision
    */
   @Transactional
-  public void to(UUID id, int revision, int version, Stamp stamp) {
+  public void to(UUID id, int revision, Seen seen, Stamp stamp) {
     Job job = JobService.theirs(jobs, id, stamp);
     if (job.sheetRevision() == revision) {
       return;
@@ -136,7 +136,7 @@ class SheetMove {
         Optional.ofNullable(sheets.sheet(job.sheetKey(), revision).complaints().get(complaint))
             .map(Complaint::title)
             .orElse("");
-    service.changed(jobs.moveTo(id, version, revision, complaint, title, stamp) == 1, id);
+    service.changed(jobs.moveTo(id, seen, revision, complaint, title, stamp) == 1, id);
     for (Lost l : lost) {
       String why = "does not fit revision %d: %s".formatted(revision, l.why());
       String said = why.substring(0, Math.min(why.length(), LONGEST_WHY));

@@ -18,11 +18,44 @@ record StaircasePaper(double height, List<Bar> bars, List<Label> labels) {
   private static final double HEIGHT = 22;
   private static final double THICK = 0.5;
 
+  /** Room for two lines below the drawing. */
+  private static final double LABEL = 9;
+
   /** A filled box. */
   record Bar(double left, double top, double width, double height) {}
 
   /** A point and its volts, at the left of its level line. */
   record Label(double left, String point, String volts) {}
+
+  /**
+   * Where its boxes lie, as CSS.
+   *
+   * @param id of the drawing on the page; its bars are called by it, b and their number, its labels
+   *     by l
+   */
+  String rules(String id) {
+    StringBuilder css = new StringBuilder("#%s{%s}".formatted(id, mm("height", height + LABEL)));
+    for (int i = 0; i < bars.size(); i++) {
+      Bar b = bars.get(i);
+      css.append("#%sb%d{".formatted(id, i))
+          .append(mm("left", b.left))
+          .append(mm("top", b.top))
+          .append(mm("width", b.width))
+          .append(mm("height", b.height))
+          .append('}');
+    }
+    for (int i = 0; i < labels.size(); i++) {
+      css.append("#%sl%d{".formatted(id, i))
+          .append(mm("left", labels.get(i).left))
+          .append(mm("top", height + 1))
+          .append('}');
+    }
+    return css.toString();
+  }
+
+  private static String mm(String what, double value) {
+    return String.format(Locale.ROOT, "%s:%.2fmm;", what, value);
+  }
 
   static StaircasePaper of(
       Assessment.Staircase chain, ToDoubleFunction<Assessment.Tread> potential) {

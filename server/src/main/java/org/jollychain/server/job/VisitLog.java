@@ -9,6 +9,7 @@ import org.jollychain.server.guide.GuideService;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.sheet.SheetService;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -21,12 +22,19 @@ public class VisitLog {
 
   private static final int MOST_ENTRIES = 1000;
 
+  private final JobService service;
   private final JobMapper jobs;
   private final VisitMapper visits;
   private final SheetService sheets;
   private final GuideService guides;
 
-  VisitLog(JobMapper jobs, VisitMapper visits, SheetService sheets, GuideService guides) {
+  VisitLog(
+      JobService service,
+      JobMapper jobs,
+      VisitMapper visits,
+      SheetService sheets,
+      GuideService guides) {
+    this.service = service;
     this.jobs = jobs;
     this.visits = visits;
     this.sheets = sheets;
@@ -36,12 +44,14 @@ public class VisitLog {
   /**
    * Adds an entry; sent again, it adds none.
    *
+   * @param changes of the job as it was seen, where the entry rests on that
    * @throws EvidenceException when it names what is not there, or a protective part was renewed by
    *     another
-   * @throws RefusedException when the job is closed, or the id is another entry's
+   * @throws RefusedException when the job is closed or was changed meanwhile, or the id is another
+   *     entry's
    */
   @Transactional
-  public void add(UUID jobId, UUID id, VisitEntry entry, Stamp stamp) {
+  public void add(UUID jobId, UUID id, VisitEntry entry, @Nullable Integer changes, Stamp stamp) {
     Job job = JobService.theirs(jobs, jobId, stamp);
     entry.check(sheets.sheet(job.sheetKey(), job.sheetRevision()), guide(job));
     Optional<VisitLine> known = visits.find(jobId, id);
@@ -52,6 +62,7 @@ public class VisitLog {
       return;
     }
     job.refuseUnlessOpen();
+    service.changed(changes == null || changes == job.changes(), jobId);
     if (visits.lines(jobId).size() >= MOST_ENTRIES) {
       throw RefusedException.unprocessable(
           "A job holds %d entries at most; close it and open another.".formatted(MOST_ENTRIES));

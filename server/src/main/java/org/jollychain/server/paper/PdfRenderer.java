@@ -34,10 +34,13 @@ public class PdfRenderer {
   /**
    * @param template a file of {@code paper/} that is a page of XHTML
    * @param values of the template, which has the house's style beside them
+   * @param rules of this page alone, after that style
    * @return the PDF
    */
-  public byte[] pdf(String template, Map<String, Object> values) {
-    String page = page(template, values);
+  public byte[] pdf(String template, Map<String, Object> values, String rules) {
+    Map<String, Object> all = new HashMap<>(values);
+    all.put("style", style(rules));
+    String page = templates.filled(template, all);
     PdfRendererBuilder builder = new PdfRendererBuilder();
     font(builder, "IBM Plex Sans", 400, SANS.formatted("400Regular", "400Regular"));
     font(builder, "IBM Plex Sans", 600, SANS.formatted("600SemiBold", "600SemiBold"));
@@ -55,11 +58,14 @@ public class PdfRenderer {
     return pdf.toByteArray();
   }
 
-  /** The same as a page of XHTML. */
+  /** The same as a page of XHTML, without its style. */
   public String page(String template, Map<String, Object> values) {
-    Map<String, Object> all = new HashMap<>(values);
-    all.put("style", style);
-    return templates.filled(template, all);
+    return templates.filled(template, values);
+  }
+
+  /** The house's style for what is printed, and the rules of one page. */
+  public String style(String rules) {
+    return style + rules;
   }
 
   private static void font(PdfRendererBuilder builder, String family, int weight, String file) {

@@ -11,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
@@ -25,6 +26,9 @@ import org.jspecify.annotations.Nullable;
 public final class CsvTable {
 
   private static final CSVFormat FORMAT = CSVFormat.RFC4180.builder().setTrim(true).get();
+
+  /** A number, with a unit or without, as a meter shows it. */
+  private static final Pattern FIGURE = Pattern.compile("[+-]?\\d+([.,]\\d+)? ?[a-zA-ZµΩ°%]{0,4}");
 
   private CsvTable() {}
 
@@ -63,7 +67,7 @@ public final class CsvTable {
 
   private static String harmless(@Nullable Object cell) {
     String text = cell == null ? "" : cell.toString();
-    boolean formula = text.matches("(?s)[=+\\-@\\t\\r].*") && !text.matches("[+-]?[\\d.,].*");
+    boolean formula = text.matches("(?s)[=+\\-@\\t\\r].*") && !FIGURE.matcher(text).matches();
     return formula ? "'" + text : text;
   }
 

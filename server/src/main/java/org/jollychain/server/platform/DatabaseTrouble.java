@@ -4,6 +4,8 @@ import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
 import java.sql.SQLTransientException;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.transaction.TransactionSystemException;
 
 /** What is the matter with the database, by the classes of PostgreSQL's appendix A. */
 final class DatabaseTrouble {
@@ -18,8 +20,24 @@ final class DatabaseTrouble {
 
   private DatabaseTrouble() {}
 
-  /** What a failure says of the database, nothing if it is of another kind. */
-  static Optional<String> of(Throwable failure) {
+  /**
+   * What is the matter with the database behind a failure; nothing where it is of another kind.
+   * Where even the rollback failed, what went wrong first is told, if that was the database too.
+   */
+  static Optional<String> behind(@Nullable Throwable failure) {
+    for (Throwable cause = failure; cause != null; cause = cause.getCause()) {
+      Optional<String> trouble =
+          cause instanceof TransactionSystemException t && t.getOriginalException() != null
+              ? behind(t.getOriginalException())
+              : of(cause);
+      if (trouble.isPresent()) {
+        return trouble;
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static Optional<String> of(Throwable failure) {
     if (!(failure instanceof SQLException e)) {
       return Optional.empty();
     }

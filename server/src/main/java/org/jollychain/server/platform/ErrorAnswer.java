@@ -3,9 +3,7 @@ package org.jollychain.server.platform;
 import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.springframework.boot.webmvc.error.ErrorController;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -46,11 +44,9 @@ class ErrorAnswer implements ErrorController {
 
   /** Who is signed in stands in the database, too. */
   private static Optional<String> trouble(HttpServletRequest request) {
-    Object thrown = request.getAttribute(RequestDispatcher.ERROR_EXCEPTION);
-    return Stream.iterate(
-            thrown instanceof Throwable t ? t : null, Objects::nonNull, Throwable::getCause)
-        .flatMap(cause -> DatabaseTrouble.of(cause).stream())
-        .findFirst();
+    return request.getAttribute(RequestDispatcher.ERROR_EXCEPTION) instanceof Throwable thrown
+        ? DatabaseTrouble.behind(thrown)
+        : Optional.empty();
   }
 
   private static String forbidden(HttpServletRequest request) {

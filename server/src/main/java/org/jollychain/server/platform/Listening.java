@@ -52,6 +52,9 @@ public class Listening
     }
     factory.setProtocol(BoundedConnections.class.getName());
     factory.addEngineValves(new HeadersOnAll());
+    if (!proxy.isEmpty()) {
+      factory.addEngineValves(new BehindProxy(proxy));
+    }
     factory.addContextCustomizers(
         context ->
             ((StandardHost) context.getParent())

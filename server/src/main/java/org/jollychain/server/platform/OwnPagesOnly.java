@@ -7,6 +7,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
 import java.util.Set;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -16,6 +17,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
  */
 public final class OwnPagesOnly extends OncePerRequestFilter {
   private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]");
+  private static final int HTTP = 80;
+  private static final int HTTPS = 443;
   private static final Set<String> OWN_PAGE = Set.of("same-origin", "none");
 
   private final Set<String> hosts;
@@ -51,13 +54,24 @@ public final class OwnPagesOnly extends OncePerRequestFilter {
     return site != null && !OWN_PAGE.contains(site) && !link;
   }
 
+  /** The same scheme, host and port; a browser leaves out the port that its scheme has anyway. */
   private static boolean own(String origin, HttpServletRequest request) {
     try {
       URI uri = URI.create(origin);
-      return request.getServerName().equals(uri.getHost())
-          && uri.getPort() == request.getServerPort();
+      int usual = "https".equals(uri.getScheme()) ? HTTPS : HTTP;
+      int port = uri.getPort() < 0 ? usual : uri.getPort();
+      return request.getScheme().equals(uri.getScheme())
+          && request.getServerName().equals(uri.getHost())
+          && (port == request.getServerPort() || port == portOfHost(request, usual));
     } catch (IllegalArgumentException e) {
       return false;
     }
+  }
+
+  /** What the browser asked, where a proxy stands between; it passes the header on. */
+  private static int portOfHost(HttpServletRequest request, int usual) {
+    String host = request.getHeader(HttpHeaders.HOST);
+    int port = host == null ? -1 : URI.create("//" + host).getPort();
+    return port < 0 ? usual : port;
   }
 }

@@ -18,7 +18,6 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.security.web.firewall.RequestRejectedException;
-import org.springframework.transaction.TransactionSystemException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -40,6 +39,9 @@ class Problems extends ResponseEntityExceptionHandler {
         ProblemDetail.forStatusAndDetail(e.status(), UnreadableBody.readable(e.getMessage()));
     if (!e.changes().isEmpty()) {
       problem.setProperty("changes", e.changes());
+    }
+    if (!e.needs().isEmpty()) {
+      problem.setProperty("needs", e.needs());
     }
     return problem;
   }
@@ -94,16 +96,11 @@ class Problems extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   ProblemDetail other(Exception e, WebRequest request) {
-    // where even the rollback failed, what went wrong first is told
-    boolean twice = e instanceof TransactionSystemException t && t.getOriginalException() != null;
-    Throwable first = twice ? ((TransactionSystemException) e).getOriginalException() : e;
-    for (Throwable cause = first; cause != null; cause = cause.getCause()) {
-      Optional<String> trouble = DatabaseTrouble.of(cause);
-      if (trouble.isPresent()) {
-        LOG.warn("the database: {}", cause.getMessage());
-        return ProblemDetail.forStatusAndDetail(
-            HttpStatus.SERVICE_UNAVAILABLE, trouble.get() + " " + whatToDo(request));
-      }
+    Optional<String> trouble = DatabaseTrouble.behind(e);
+    if (trouble.isPresent()) {
+      LOG.warn("the database: {}", e.getMessage());
+      return ProblemDetail.forStatusAndDetail(
+          HttpStatus.SERVICE_UNAVAILABLE, trouble.get() + " " + whatToDo(request));
     }
     LOG.error("unexpected", e);
     return ProblemDetail.forStatusAndDetail(HttpStatus.INTERNAL_SERVER_ERROR, UNEXPECTED);

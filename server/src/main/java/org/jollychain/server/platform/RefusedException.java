@@ -8,15 +8,21 @@ public final class RefusedException extends RuntimeException {
 
   private final HttpStatus status;
   private final transient List<String> changes;
+  private final String needs;
 
   private RefusedException(HttpStatus status, String message) {
     this(status, message, List.of());
   }
 
   private RefusedException(HttpStatus status, String message, List<String> changes) {
+    this(status, message, changes, "");
+  }
+
+  private RefusedException(HttpStatus status, String message, List<String> changes, String needs) {
     super(message);
     this.status = status;
     this.changes = changes;
+    this.needs = needs;
   }
 
   /** There is no such thing. */
@@ -27,6 +33,11 @@ public final class RefusedException extends RuntimeException {
   /** Nobody is let in by this. */
   public static RefusedException unauthorized(String message) {
     return new RefusedException(HttpStatus.UNAUTHORIZED, message);
+  }
+
+  /** Nobody is let in without the code of their second factor. */
+  public static RefusedException codeNeeded(String message) {
+    return new RefusedException(HttpStatus.UNAUTHORIZED, message, List.of(), "code");
   }
 
   /** It was tried too often. */
@@ -61,5 +72,10 @@ public final class RefusedException extends RuntimeException {
   /** What another changed, where that is the reason. */
   public List<String> changes() {
     return changes;
+  }
+
+  /** What has to be sent too, where that is the reason; empty otherwise. */
+  public String needs() {
+    return needs;
   }
 }

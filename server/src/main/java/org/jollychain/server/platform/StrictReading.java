@@ -12,6 +12,7 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.http.converter.yaml.JacksonYamlHttpMessageConverter;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
+import tools.jackson.core.StreamReadFeature;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.cfg.EnumFeature;
@@ -25,7 +26,7 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
 
 /**
  * How JSON and YAML are read, alike for both: texts by {@link PlainText}, times as ISO 8601, words
- * of a closed set as words.
+ * of a closed set as words, no key twice in an object.
  */
 @Configuration
 public class StrictReading {
@@ -42,7 +43,10 @@ public class StrictReading {
 
   @Bean
   JsonMapperBuilderCustomizer strictJson() {
-    return StrictReading::make;
+    return builder -> {
+      builder.enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION);
+      make(builder);
+    };
   }
 
   /** A case in YAML; read in one piece, as a sheet is. */
@@ -52,6 +56,7 @@ public class StrictReading {
         LoadSettings.builder().setBufferSize(WholeBody.LARGEST_BYTES + 2).build();
     YAMLMapper.Builder builder =
         YAMLMapper.builder(YAMLFactory.builder().loadSettings(settings).build())
+            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES);
     make(builder);
     return converters -> converters.withYamlConverter(new JacksonYamlHttpMessageConverter(builder));

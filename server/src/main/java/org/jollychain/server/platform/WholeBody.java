@@ -17,6 +17,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.EnumSet;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
@@ -39,6 +40,7 @@ class WholeBody {
 
   private static final int LONGEST_MILLIS = 15_000;
   private static final String BODY = WholeBody.class.getName() + ".body";
+  private static final byte[] MARK = {(byte) 0xEF, (byte) 0xBB, (byte) 0xBF};
   private static final String CHUNKED = "Transfer-Encoding";
 
   @Bean
@@ -97,8 +99,11 @@ class WholeBody {
     private HttpServletResponse response;
     private boolean ended;
 
+    /** Without a byte order mark, which some programs put before a text. */
     byte[] bytes() {
-      return bytes.toByteArray();
+      byte[] all = bytes.toByteArray();
+      boolean marked = all.length >= 3 && Arrays.equals(all, 0, 3, MARK, 0, 3);
+      return marked ? Arrays.copyOfRange(all, 3, all.length) : all;
     }
 
     /** Whether all of it had arrived with the head of the request, as small ones do. */

@@ -24,6 +24,8 @@ interface SheetMapper {
 
   void withdraw(@Param("key") String key, @Param("stamp") Stamp stamp);
 
+  boolean withdrawn(String key);
+
   void restore(@Param("key") String key, @Param("stamp") Stamp stamp);
 
   void insert(

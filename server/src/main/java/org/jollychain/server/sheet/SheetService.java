@@ -3,12 +3,9 @@ package org.jollychain.server.sheet;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import org.apache.commons.codec.digest.DigestUtils;
 import org.jollychain.core.drawing.Drawing;
 import org.jollychain.core.export.SpiceNetlist;
 import org.jollychain.core.fault.WhatIf;
@@ -302,7 +299,11 @@ public class SheetService {
     if (newest.isPresent() && !newest.get().createdBy().equals(now.by())) {
       now.require(Role.LEAD, "Revising another's sheet");
     }
-    sheets.restore(key, now);
+    if (newest.isPresent() && sheets.withdrawn(key)) {
+      throw RefusedException.conflict(
+          "The sheet \"%s\" was withdrawn; a lead puts it back first, or give this one another key."
+              .formatted(key));
+    }
     if (same) {
       return newest.get();
     }
@@ -315,18 +316,8 @@ public class SheetService {
         text,
         shorthand,
         json.writeValueAsString(sheet),
-        sha256(text),
+        DigestUtils.sha256Hex(text),
         now);
     return revision(key, revision);
-  }
-
-  private static String sha256(String text) {
-    try {
-      return HexFormat.of()
-          .formatHex(
-              MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
   }
 }

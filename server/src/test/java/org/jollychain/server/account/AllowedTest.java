@@ -95,9 +95,9 @@ class AllowedTest {
   @BeforeEach
   void one_of_each() {
     for (Role role : Role.values()) {
-      people.addWithoutPassword(new Person(login(role), "The " + role, role, false, 1));
+      people.addWithoutPassword(Person.of(login(role), "The " + role, role));
     }
-    people.addWithoutPassword(new Person("somebody", "Somebody", Role.VIEWER, false, 1));
+    people.addWithoutPassword(Person.of("somebody", "Somebody", Role.VIEWER));
   }
 
   @Test

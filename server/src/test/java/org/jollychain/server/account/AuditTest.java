@@ -12,6 +12,7 @@ import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.job.EvidenceLog;
 import org.jollychain.server.job.JobService;
 import org.jollychain.server.job.NewJob;
+import org.jollychain.server.job.Seen;
 import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.policy.Permit;
@@ -64,7 +65,7 @@ class AuditTest {
     evidence.add(job, reading, item, by("runa"));
     evidence.strike(job, reading, "slip", by("imke"));
     PolicyItem policy = json.readValue("{}", PolicyItem.class);
-    jobs.plan(job, Permit.LIVE, policy, 1, by("imke"));
+    jobs.plan(job, Permit.LIVE, policy, new Seen(1, 2), by("imke"));
     assertThat(lines(job))
         .extracting(l -> l.get("by") + ": " + l.get("act"))
         .containsExactly(

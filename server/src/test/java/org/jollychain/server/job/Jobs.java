@@ -64,12 +64,17 @@ public final class Jobs {
   }
 
   JobView plan(UUID id, Permit permit, PolicyItem policy, int version) {
-    jobs.plan(id, permit, policy, version, Stamp.at(OffsetDateTime.now()));
+    jobs.plan(id, permit, policy, seen(id, version), Stamp.at(OffsetDateTime.now()));
     return view(id);
   }
 
+  /** A version, beside the changes there are. */
+  private Seen seen(UUID id, int version) {
+    return new Seen(version, view(id).job().changes());
+  }
+
   JobView close(UUID id, String outcome, int version, OffsetDateTime at) {
-    jobs.close(id, Outcome.UNSAID, outcome, version, List.of(), Stamp.at(at));
+    jobs.close(id, Outcome.UNSAID, outcome, seen(id, version), List.of(), Stamp.at(at));
     return view(id);
   }
 

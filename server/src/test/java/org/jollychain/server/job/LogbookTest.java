@@ -67,7 +67,8 @@ class LogbookTest {
 
   private void close(UUID id, Outcome as, String outcome) {
     LocalDate day = NOW.at().toLocalDate();
-    jobs.close(id, as, outcome, 1, Appointment.after(assessor.view(id), as, day), NOW);
+    JobView view = assessor.view(id);
+    jobs.close(id, as, outcome, Seen.of(view.job()), Appointment.after(view, as, day), NOW);
   }
 
   private List<UUID> found(String words, String technician) {
@@ -147,9 +148,9 @@ class LogbookTest {
     for (int i = 0; i < 2; i++) {
       UUID job = open("TST-1", "", "", null);
       VisitEntry entry = new VisitEntry(VisitEntry.Kind.RENEWED, "thermal-cutoff", "178 C");
-      visits.add(job, UUID.randomUUID(), entry, NOW);
+      visits.add(job, UUID.randomUUID(), entry, null, NOW);
       UUID slip = UUID.randomUUID();
-      visits.add(job, slip, new VisitEntry(VisitEntry.Kind.RENEWED, "high-limit", ""), NOW);
+      visits.add(job, slip, new VisitEntry(VisitEntry.Kind.RENEWED, "high-limit", ""), null, NOW);
       visits.strike(job, slip, "wrong part", NOW);
       close(job, Outcome.UNSAID, "renewed");
     }

@@ -9,6 +9,7 @@ import static org.hamcrest.Matchers.greaterThan;
 import static org.hamcrest.Matchers.hasItem;
 import static org.hamcrest.Matchers.hasSize;
 import static org.hamcrest.Matchers.is;
+import static org.hamcrest.Matchers.not;
 import static org.hamcrest.Matchers.startsWith;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -18,6 +19,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.io.StringReader;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.UUID;
@@ -30,6 +32,8 @@ import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The visit's part of the API: guides, entries, signing off, the job sheet. */
 @ServerTest
@@ -69,13 +73,23 @@ class VisitHttpTest {
             .formatted(kind, subject, value));
   }
 
+  /** As whoever looks at the job now would. */
   private ResultActions close(String as, int version) throws Exception {
+    return close(as, version, changes());
+  }
+
+  private ResultActions close(String as, int version, int changes) throws Exception {
     return send(
         job + "/close",
         """
-        {"as": "%s", "outcome": "Heats again.", "version": %d}
+        {"as": "%s", "outcome": "Heats again.", "version": %d, "changes": %d}
         """
-            .formatted(as, version));
+            .formatted(as, version, changes));
+  }
+
+  private int changes() throws Exception {
+    String view = http.perform(get(job)).andReturn().getResponse().getContentAsString();
+    return JsonMapper.shared().readTree(view).at("/job/changes").asInt();
   }
 
   @BeforeEach
@@ -139,6 +153,70 @@ class VisitHttpTest {
   }
 
   @Test
+  void what_is_signed_off_is_what_was_looked_at() throws Exception {
+    int seen = changes();
+    send(
+            job + "/evidence/" + UUID.randomUUID(),
+            """
+            {"function": "ohms", "across": "high-limit", "situation": "isolated", "value": "0.2"}
+            """)
+        .andExpect(status().isOk());
+    close("made-safe", 1, seen)
+        .andExpect(status().isConflict())
+        .andExpect(jsonPath("$.detail").value(containsString("changed meanwhile")))
+        .andExpect(jsonPath("$.detail").value(containsString("high-limit")));
+    send(job + "/close", "{\"as\": \"made-safe\", \"outcome\": \"Off.\", \"version\": 1}")
+        .andExpect(status().isBadRequest())
+        .andExpect(jsonPath("$.detail").value(containsString("as it was seen")));
+    close("made-safe", 1, seen + 1).andExpect(status().isOk());
+    // sent again, as after an answer that was lost
+    close("made-safe", 1, seen + 1).andExpect(status().isOk());
+  }
+
+  @Test
+  void a_decision_told_on_the_way_rests_on_what_was_seen_too() throws Exception {
+    String renewed =
+        "{\"kind\": \"renewed\", \"subject\": \"thermal-cutoff\", \"value\": \"178 C\", \"changes\": %d}";
+    String entry = job + "/entries/" + UUID.randomUUID();
+    send(entry, renewed.formatted(changes() - 1))
+        .andExpect(status().isConflict())
+        .andExpect(jsonPath("$.detail").value(containsString("changed meanwhile")));
+    int seen = changes();
+    send(entry, renewed.formatted(seen)).andExpect(status().isOk());
+    send(entry, renewed.formatted(seen)).andExpect(status().isOk());
+    send(job + "/entries/" + UUID.randomUUID(), "{\"subject\": \"high-limit\", \"value\": \"\"}")
+        .andExpect(status().isBadRequest())
+        .andExpect(jsonPath("$.detail").value(containsString("kind")));
+  }
+
+  @Test
+  void a_reading_struck_out_under_a_renewed_part_is_asked_for_at_sign_off() throws Exception {
+    tell("check", "duct-look", "lint");
+    tell("done", "clean-duct", "");
+    tell("renewed", "thermal-cutoff", "178 C");
+    String view = http.perform(get(job)).andReturn().getResponse().getContentAsString();
+    for (JsonNode e : JsonMapper.shared().readTree(view).get("evidence")) {
+      send(
+          job + "/evidence/" + e.get("id").asString() + "/strike",
+          "{\"why\": \"the wrong terminals\"}");
+    }
+    close("repaired", 1)
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.detail").value(containsString("its reading was struck out")));
+  }
+
+  @Test
+  void the_job_sheet_as_a_page_is_styled_by_the_file_beside_it() throws Exception {
+    http.perform(get(job + "/sheet.html"))
+        .andExpect(content().string(containsString("href=\"sheet.css\"")))
+        .andExpect(content().string(not(containsString("style=\""))))
+        .andExpect(content().string(not(containsString("<style"))));
+    http.perform(get(job + "/sheet.css"))
+        .andExpect(content().contentType("text/css;charset=UTF-8"))
+        .andExpect(content().string(containsString("#s0b0{left:0.00mm")));
+  }
+
+  @Test
   void the_list_says_at_which_step_a_job_is_and_what_comes_next() throws Exception {
     String here = "$[?(@.job.unitTag == 'VIS-1')]";
     http.perform(get("/api/jobs"))
@@ -166,6 +244,8 @@ class VisitHttpTest {
             "DTSTART;VALUE=DATE:"
                 + LocalDate.now(ZoneOffset.UTC).plusYears(1).format(BASIC_ISO_DATE))
         .endsWith("END:VCALENDAR\r\n");
+    // RFC 5545, 3.1: a line is no longer than 75 octets
+    assertThat(calendar.lines()).allMatch(l -> l.getBytes(StandardCharsets.UTF_8).length <= 75);
     assertThat(new CalendarBuilder().build(new StringReader(calendar)).getComponents("VEVENT"))
         .hasSize(2);
   }

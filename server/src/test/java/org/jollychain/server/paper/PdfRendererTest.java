@@ -29,7 +29,8 @@ class PdfRendererTest {
   @Test
   void prints_the_signs_of_the_trade() throws IOException {
     String signs = "0.2 Ω ± 5 % · 121 °C › “limit” – L1’s";
-    byte[] pdf = paper.pdf("test-page.xhtml", Map.of("title", "Signs", "lines", List.of(signs)));
+    byte[] pdf =
+        paper.pdf("test-page.xhtml", Map.of("title", "Signs", "lines", List.of(signs)), "");
     assertThat(printed(pdf).lines().filter(l -> l.contains("0.2 Ω ± 5 % · 121 °C ›"))).hasSize(2);
     assertThat(printed(pdf)).doesNotContain("#");
   }
@@ -37,7 +38,8 @@ class PdfRendererTest {
   @Test
   void takes_any_text_for_text() throws IOException {
     String sly = "\u0001\uffff</p><script>1</script> & <img src=\"file:/etc/hostname\"/>";
-    assertThat(printed(paper.pdf("test-page.xhtml", Map.of("title", sly, "lines", List.of(sly)))))
+    assertThat(
+            printed(paper.pdf("test-page.xhtml", Map.of("title", sly, "lines", List.of(sly)), "")))
         .contains(sly.substring(2));
   }
 
@@ -45,7 +47,7 @@ class PdfRendererTest {
   void is_a4_with_its_own_title_page_numbers_and_every_font_embedded() throws IOException {
     Map<String, Object> long_ =
         Map.of("title", "HUT-4, route card", "lines", Collections.nCopies(120, "line"));
-    try (PDDocument document = Loader.loadPDF(paper.pdf("test-page.xhtml", long_))) {
+    try (PDDocument document = Loader.loadPDF(paper.pdf("test-page.xhtml", long_, ""))) {
       assertThat(document.getDocumentInformation().getTitle()).isEqualTo("HUT-4, route card");
       int pages = document.getNumberOfPages();
       assertThat(pages).isGreaterThan(1);

@@ -100,6 +100,16 @@ class DatabaseAwayTest {
   }
 
   @Test
+  void a_database_killed_under_a_write_that_was_refused_is_away_too() throws Exception {
+    TransactionSystemException rollback =
+        new TransactionSystemException(
+            "Could not roll back", new SQLException("An I/O error occurred", "08006"));
+    rollback.initApplicationException(RefusedException.conflict("another took it"));
+    when(units.all()).thenThrow(rollback);
+    http.perform(get("/api/units")).andExpect(status().isServiceUnavailable());
+  }
+
+  @Test
   void anything_else_says_nothing_of_its_inside() throws Exception {
     when(units.all()).thenThrow(new IllegalStateException("secret of the house"));
     http.perform(get("/api/units"))

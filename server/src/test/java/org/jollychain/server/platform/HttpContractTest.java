@@ -3,6 +3,8 @@ package org.jollychain.server.platform;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.greaterThan;
+import static org.hamcrest.Matchers.hasItem;
+import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
@@ -11,7 +13,11 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import jakarta.servlet.http.Cookie;
+import java.nio.charset.StandardCharsets;
+import java.util.Base64;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.jollychain.server.ServerTest;
 import org.junit.jupiter.api.Test;
@@ -20,6 +26,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockFilterChain;
+import org.springframework.mock.web.MockHttpServletRequest;
+import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 import tools.jackson.databind.json.JsonMapper;
@@ -289,6 +298,59 @@ class HttpContractTest {
                       return r;
                     }))
         .andExpect(status().isForbidden());
+  }
+
+  /** A browser leaves out the port that its scheme has anyway (RFC 6454, 6.1). */
+  @ParameterizedTest
+  @CsvSource({
+    "https, 443, https://shop.example, shop.example, true",
+    "http, 80, http://shop.example, shop.example, true",
+    "https, 8443, https://shop.example:8443, shop.example:8443, true",
+    // a proxy that passes on the host asked, and says by which scheme
+    "https, 443, https://shop.example:8443, shop.example:8443, true",
+    "https, 443, http://shop.example, shop.example, false",
+    "https, 443, https://shop.example:8443, shop.example, false",
+    "https, 443, https://other.example, shop.example, false",
+    "https, 443, null, shop.example, false",
+    "https, 443, https://[, shop.example, false"
+  })
+  void a_page_of_its_own_is_known_by_its_origin(
+      String scheme, int port, String origin, String host, boolean own) throws Exception {
+    MockHttpServletRequest request = new MockHttpServletRequest("POST", "/api/session");
+    request.setScheme(scheme);
+    request.setServerName("shop.example");
+    request.setServerPort(port);
+    request.addHeader("Origin", origin);
+    request.addHeader("Host", host);
+    MockHttpServletResponse response = new MockHttpServletResponse();
+    new OwnPagesOnly(Set.of("shop.example")).doFilter(request, response, new MockFilterChain());
+    assertThat(response.getStatus()).isEqualTo(own ? 200 : 403);
+  }
+
+  @Test
+  void a_mark_before_the_text_is_not_of_it_and_a_key_stands_once() throws Exception {
+    String sheet = "{\"sheet\": \"dryer-timer-240\", \"evidence\": []}";
+    assess("\ufeff" + sheet).andExpect(status().isOk());
+    http.perform(
+            post("/api/sheets/validate")
+                .contentType(MediaType.APPLICATION_YAML)
+                .content("\ufeffformat: jolly-chain/sheet/1\n"))
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.problems[*].message").value(not(hasItem(containsString("format")))));
+    assess("{\"sheet\": \"dryer-timer-240\", \"sheet\": \"furnace-24v\"}")
+        .andExpect(status().isBadRequest())
+        .andExpect(jsonPath("$.detail").value(containsString("sheet")));
+    http.perform(
+            post("/api/assess")
+                .contentType(MediaType.APPLICATION_YAML)
+                .content("sheet: dryer-timer-240\nsheet: furnace-24v\n"))
+        .andExpect(status().isBadRequest());
+  }
+
+  @Test
+  void a_cookie_that_is_no_session_is_none() throws Exception {
+    String odd = Base64.getEncoder().encodeToString("a\u0000b".getBytes(StandardCharsets.UTF_8));
+    http.perform(get("/api/session").cookie(new Cookie("JOLLY", odd))).andExpect(status().isOk());
   }
 
   @Test

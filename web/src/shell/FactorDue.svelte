@@ -1,0 +1,29 @@
+<script lang="ts">
+  import { session } from '../lib/session/session.svelte';
+  import Door from './Door.svelte';
+  import FactorSetup from './FactorSetup.svelte';
+
+  /** The shop asks everybody for a second factor, and whoever signed in has none yet. */
+</script>
+
+<Door>
+  <h1>A second factor, please</h1>
+  <p class="soft">This shop asks everybody for one. It is set up once, in a minute.</p>
+  <FactorSetup ondone={() => undefined} />
+  <button type="button" class="quiet-button" onclick={() => session.signOut(false)}>Sign out</button>
+</Door>
+
+<style>
+  h1 {
+    font-size: 1.375rem;
+    font-weight: 600;
+    padding-bottom: 6px;
+  }
+  p {
+    font-size: 0.9375rem;
+    padding-bottom: 14px;
+  }
+  .quiet-button {
+    margin-top: 14px;
+  }
+</style>
