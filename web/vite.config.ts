@@ -44,6 +44,9 @@ export default defineConfig(({ mode }) => ({
     // a fifth quicker than processes, measured on two cores
     pool: 'threads',
     globals: true,
+    // how soon is no matter of a test
+    testTimeout: 180_000,
+    hookTimeout: 180_000,
     setupFiles: ['src/test-setup.ts']
   }
 }));

@@ -1,9 +1,7 @@
 import '@testing-library/jest-dom/vitest';
+import { configure } from '@testing-library/svelte';
 import 'fake-indexeddb/auto';
-import { webcrypto } from 'node:crypto';
-
-// the tests' page has no encryption
-Object.defineProperty(globalThis, 'crypto', { value: webcrypto, configurable: true });
+import { vi } from 'vitest';
 
 // the tests' page has no layout to observe
 globalThis.ResizeObserver = class {
@@ -11,3 +9,9 @@ globalThis.ResizeObserver = class {
   unobserve() {}
   disconnect() {}
 };
+
+// a machine that does other work beside it may take long; a test that hangs ends all the same
+const PATIENCE_MS = 60_000;
+configure({ asyncUtilTimeout: PATIENCE_MS });
+const { waitFor } = vi;
+vi.waitFor = (done, options) => waitFor(done, { timeout: PATIENCE_MS, ...(typeof options === 'object' ? options : {}) });

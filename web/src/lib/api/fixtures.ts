@@ -1,4 +1,5 @@
 import type {
+  SessionView,
   Assessment,
   Complaint,
   Drawing,

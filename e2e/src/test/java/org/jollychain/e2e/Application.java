@@ -17,7 +17,7 @@ final class Application implements AutoCloseable {
 
   private static final Path JAR = Path.of("../server/target/jolly-chain.jar");
   private static final Path LOG = Path.of("target/application.log");
-  private static final Duration PATIENCE = Duration.ofSeconds(90);
+  private static final Duration PATIENCE = Duration.ofMinutes(5);
 
   private final int port = freePort();
   private Process process = start();

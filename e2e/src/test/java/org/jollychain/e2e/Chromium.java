@@ -42,9 +42,11 @@ final class Chromium implements AutoCloseable {
                           "--disable-sync")));
   private final List<String> complaints = new ArrayList<>();
 
+  private static final double PATIENCE_MS = 180_000;
+
   // a machine that does other work beside it may take long to start the application anew
   static {
-    PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+    PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
   }
 
   private final List<String> requestsElsewhere = new ArrayList<>();
@@ -91,6 +93,7 @@ final class Chromium implements AutoCloseable {
                 .setReducedMotion(ReducedMotion.REDUCE)
                 .setHasTouch(width < PHONE)
                 .setColorScheme(dark ? ColorScheme.DARK : ColorScheme.LIGHT));
+    context.setDefaultTimeout(PATIENCE_MS);
     Page page = context.newPage();
     page.onPageError(complaints::add);
     page.onConsoleMessage(

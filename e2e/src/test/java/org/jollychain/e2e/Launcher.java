@@ -6,7 +6,14 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
+import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -15,6 +22,8 @@ import java.util.regex.Pattern;
 final class Launcher implements AutoCloseable {
 
   private static final Pattern ADDRESS = Pattern.compile("http://127\\.0\\.0\\.1:\\d+/");
+
+  private static final Duration PATIENCE = Duration.ofMinutes(5);
 
   private final Path home;
 
@@ -35,8 +44,16 @@ final class Launcher implements AutoCloseable {
 
   String says(Map<String, String> environment, String... command)
       throws IOException, InterruptedException {
+    return says(Path.of("../jolly"), environment, command);
+  }
+
+  /**
+   * @param launcher another release's
+   */
+  String says(Path launcher, Map<String, String> environment, String... command)
+      throws IOException, InterruptedException {
     String[] all = new String[command.length + 1];
-    all[0] = "../jolly";
+    all[0] = launcher.toString();
     System.arraycopy(command, 0, all, 1, command.length);
     return ran(environment, all);
   }
@@ -56,7 +73,7 @@ final class Launcher implements AutoCloseable {
     builder.environment().putAll(environment);
     Path said = Files.createTempFile("jolly", ".txt");
     Process process = builder.redirectOutput(said.toFile()).start();
-    assertThat(process.waitFor(5, TimeUnit.MINUTES)).as(String.join(" ", all)).isTrue();
+    assertThat(process.waitFor(15, TimeUnit.MINUTES)).as(String.join(" ", all)).isTrue();
     String text = Files.readString(said);
     Files.delete(said);
     return text;
@@ -72,6 +89,32 @@ final class Launcher implements AutoCloseable {
 
   long application() throws IOException {
     return Long.parseLong(Files.readString(home.resolve("server.pid")).strip());
+  }
+
+  /** A process that watches or is watched: server, keeper or copier. */
+  long process(String name) throws IOException {
+    return Long.parseLong(Files.readString(home.resolve(name + ".pid")).strip());
+  }
+
+  /** Carried out by the cluster's own role. */
+  void sql(String database, String statements) throws IOException, SQLException {
+    String address =
+        "jdbc:postgresql://127.0.0.1:%s/%s"
+            .formatted(Files.readString(home.resolve("postgres/port")).strip(), database);
+    String password = Files.readString(home.resolve("postgres/password"));
+    try (Connection cluster = DriverManager.getConnection(address, "jolly", password);
+        Statement statement = cluster.createStatement()) {
+      statement.execute(statements);
+    }
+  }
+
+  /** Waits for what comes about by itself; how long is no matter of a test. */
+  static void await(String what, Callable<Boolean> comesAbout) throws Exception {
+    Instant end = Instant.now().plus(PATIENCE);
+    while (!comesAbout.call()) {
+      assertThat(Instant.now()).as(what).isBefore(end);
+      TimeUnit.MILLISECONDS.sleep(200);
+    }
   }
 
   long database() throws IOException, InterruptedException {

@@ -71,4 +71,93 @@ class OutOfReachTest extends BrowserTest {
     System.out.printf("the other's reading after %.0f ms%n", (System.nanoTime() - since) / 1e6);
     assertThat(two.getByText("1 entry ·").first()).isVisible();
   }
+
+  @Test
+  void opened_once_it_opens_again_without_the_server_on_the_first_reload() {
+    Page page = chromium.page(1280, 800, false);
+    page.navigate(application.address());
+    String id = newJob(page, "REACH-3");
+    Page first = chromium.page(1280, 800, false);
+    first.navigate(application.address() + "#/jobs/" + id);
+    assertThat(first.getByText("0 entries").first()).isVisible();
+    first.waitForFunction(
+        "async (id) => (await caches.has('data'))"
+            + " && (await (await caches.open('data')).match('/api/jobs/' + id)) !== undefined"
+            + " && (await (await caches.open('shell')).match('/')) !== undefined",
+        id);
+    application.crash();
+    try {
+      first.reload();
+      assertThat(first.getByText("The server cannot be reached")).isVisible();
+      assertThat(first.getByText("0 entries").first()).isVisible();
+      // what nothing was kept of says so, and the page stays
+      first.navigate(application.address() + "#/people");
+      assertThat(first.getByText("does not answer").first()).isVisible();
+    } finally {
+      application.restart();
+    }
+  }
+
+  @Test
+  void entries_of_two_tabs_go_out_and_none_waits_for_the_other() {
+    Page one = chromium.page(1280, 800, false);
+    one.navigate(application.address());
+    String job = application.address() + "#/jobs/" + newJob(one, "REACH-4");
+    one.navigate(job);
+    Page two = one.context().newPage();
+    two.navigate(job);
+    enter(one, "high limit", "239.1");
+    enter(two, "thermal cut-off", "0.1");
+    enter(one, "timer heat contact", "0.1");
+    assertThat(one.getByText("3 entries ·").first()).isVisible();
+    assertThat(two.getByText("3 entries ·").first()).isVisible();
+    assertThat(two.getByText("wait here")).isHidden();
+  }
+
+  @Test
+  void signing_out_without_the_server_leaves_nothing_to_read_and_holds_when_it_is_back() {
+    Page page = chromium.page(1280, 800, false);
+    page.navigate(application.address());
+    String id = newJob(page, "REACH-5");
+    page.navigate(application.address() + "#/jobs/" + id);
+    page.waitForFunction("() => navigator.serviceWorker.controller !== null");
+    page.reload();
+    enter(page, "timer heat contact", "0.1");
+    application.crash();
+    try {
+      enter(page, "high limit", "239.1");
+      assertThat(page.getByText("1 entry waits here")).isVisible();
+      page.getByRole(AriaRole.BUTTON, named("Imke")).click();
+      page.getByRole(AriaRole.BUTTON, named("Sign out").setExact(true)).click();
+      assertThat(page.getByText("Signed out here.")).isVisible();
+      org.assertj.core.api.Assertions.assertThat(
+              page.evaluate(
+                  """
+                  async () => {
+                    const kept = JSON.stringify({...localStorage}) + JSON.stringify({...sessionStorage});
+                    const db = await new Promise((done) => {
+                      const asked = indexedDB.open('jolly-chain');
+                      asked.onsuccess = () => done(asked.result);
+                    });
+                    const waiting = await new Promise((done) => {
+                      const asked = db.transaction('outbox').objectStore('outbox').getAll();
+                      asked.onsuccess = () => done(asked.result);
+                    });
+                    db.close();
+                    const text = waiting.map((w) => w.by + new TextDecoder().decode(w.sealed.data)).join();
+                    return [await caches.has('data'), waiting.length, /239|high-limit|REACH/.test(kept + text)].join();
+                  }
+                  """))
+          .isEqualTo("false,1,false");
+      page.reload();
+      assertThat(page.getByText("0.1")).hasCount(0);
+    } finally {
+      application.restart();
+    }
+    page.reload();
+    assertThat(page.getByRole(AriaRole.HEADING, named("Who is at work?"))).isVisible();
+    page.getByRole(AriaRole.BUTTON, named("Imke lead")).click();
+    page.navigate(application.address() + "#/jobs/" + id);
+    assertThat(page.getByText("2 entries ·").first()).isVisible();
+  }
 }

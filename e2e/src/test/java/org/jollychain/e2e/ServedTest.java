@@ -2,10 +2,13 @@ package org.jollychain.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.InetAddress;
+import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.KeyStore;
@@ -99,6 +102,47 @@ class ServedTest {
           .contains("Secure")
           .contains("HttpOnly");
       assertThat(in.headers().firstValue("Strict-Transport-Security")).isPresent();
+
+      // behind a proxy only that is answered, and what comes by it came by TLS
+      String behind = jolly.says("start", "--behind", "127.0.0.2", "--host", "shop.example");
+      assertThat(behind).contains("for the proxy at 127.0.0.2");
+      URI there = URI.create(behind.replaceAll("(?s).*(http://\\S+/) for.*", "$1"));
+      assertThat(get(http, there + "api/session").statusCode()).isEqualTo(403);
+      assertThat(get(http, there + "api/ready").statusCode()).isEqualTo(200);
+      String signIn = "{\"login\": \"hild\", \"password\": \"four brass tongs\"}";
+      String answer =
+          from(
+              "127.0.0.2",
+              there,
+              """
+              POST /api/session HTTP/1.1
+              Host: shop.example
+              Origin: https://shop.example
+              Sec-Fetch-Site: same-origin
+              X-Forwarded-For: 192.0.2.9
+              X-Forwarded-Proto: https
+              Content-Type: application/json
+              Connection: close
+              Content-Length: %d
+
+              %s"""
+                  .formatted(signIn.length(), signIn)
+                  .replace("\n", "\r\n"));
+      assertThat(answer).startsWith("HTTP/1.1 200");
+      assertThat(answer.lines())
+          .filteredOn(l -> l.startsWith("Set-Cookie: JOLLY="))
+          .singleElement()
+          .asString()
+          .contains("Secure");
+    }
+  }
+
+  /** What is answered to a request that comes from an address of this machine. */
+  private static String from(String address, URI to, String request) throws Exception {
+    try (Socket socket =
+        new Socket(to.getHost(), to.getPort(), InetAddress.getByName(address), 0)) {
+      socket.getOutputStream().write(request.getBytes(StandardCharsets.UTF_8));
+      return new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
     }
   }
 
@@ -118,7 +162,7 @@ class ServedTest {
   }
 
   private static Path copyIn(Path folder) throws Exception {
-    Instant end = Instant.now().plus(Duration.ofSeconds(30));
+    Instant end = Instant.now().plus(Duration.ofMinutes(5));
     while (Instant.now().isBefore(end)) {
       try (Stream<Path> files = Files.list(folder)) {
         List<Path> copies = files.filter(f -> f.toString().endsWith(".backup")).toList();

@@ -23,7 +23,7 @@ class Pages implements WebMvcConfigurer {
         .addResourceLocations("classpath:/static/assets/")
         .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable());
     registry
-        .addResourceHandler("/index.html", "/icon.svg", "/theme.js", "/sw.js")
+        .addResourceHandler("/index.html", "/icon.svg", "/theme.js", "/sw.js", "/files.json")
         .addResourceLocations("classpath:/static/")
         .setCacheControl(CacheControl.noCache())
         // every file of a build bears the same date, so the date cannot tell an older one

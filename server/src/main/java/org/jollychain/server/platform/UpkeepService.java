@@ -10,6 +10,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
@@ -22,15 +23,28 @@ class UpkeepService {
   private static final Duration OLD = Duration.ofHours(36);
   private static final long LITTLE_BYTES = 1L << 30;
 
+  /** What the launcher has running beside the application and the database, and what of it. */
+  private static final Map<String, String> WATCHED =
+      Map.of(
+          "keeper", "nothing starts the application or the database again when they end",
+          "copier", "no nightly copies are made");
+
   private final String folder;
+  private final String state;
   private final Clock clock;
   private final Stamps stamps;
 
   /**
    * @param folder of the copies; empty where none are made
+   * @param state where the launcher's processes say which they are; empty where there are none
    */
-  UpkeepService(@Value("${jolly.copies}") String folder, Clock clock, Stamps stamps) {
+  UpkeepService(
+      @Value("${jolly.copies}") String folder,
+      @Value("${jolly.state}") String state,
+      Clock clock,
+      Stamps stamps) {
     this.folder = folder;
+    this.state = state;
     this.clock = clock;
     this.stamps = stamps;
   }
@@ -47,6 +61,14 @@ class UpkeepService {
     } else if (last.isEmpty() || last.get().plus(OLD).isBefore(Instant.now(clock))) {
       warnings.add("The last nightly copy is older than a day and a half; look into the log.");
     }
+    if (!state.isEmpty()) {
+      WATCHED.forEach(
+          (name, without) -> {
+            if (!runs(Path.of(state, name + ".pid"))) {
+              warnings.add("The %s does not run: %s.".formatted(name, without));
+            }
+          });
+    }
     if (free < LITTLE_BYTES) {
       warnings.add("Less than 1 GB is left on the disk.");
     }
@@ -55,6 +77,16 @@ class UpkeepService {
         last.map(at -> OffsetDateTime.ofInstant(at, ZoneOffset.UTC)).orElse(null),
         free,
         warnings);
+  }
+
+  private static boolean runs(Path pid) {
+    try {
+      return ProcessHandle.of(Long.parseLong(Files.readString(pid).strip()))
+          .filter(ProcessHandle::isAlive)
+          .isPresent();
+    } catch (IOException | NumberFormatException e) {
+      return false;
+    }
   }
 
   private static List<Instant> made(Path folder) throws IOException {

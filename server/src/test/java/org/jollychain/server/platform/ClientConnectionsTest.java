@@ -37,7 +37,7 @@ class ClientConnectionsTest {
         client.setSoLinger(true, 0);
       }
       client.close();
-      for (int i = 0; i < 500 && !gone.getAsBoolean(); i++) {
+      for (int i = 0; i < 30_000 && !gone.getAsBoolean(); i++) {
         TimeUnit.MILLISECONDS.sleep(10);
       }
       assertThat(gone.getAsBoolean()).isTrue();

@@ -13,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.util.List;
 import org.jollychain.server.ServerTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -148,6 +149,13 @@ class SheetHttpTest {
     http.perform(get("/api/sheets"))
         .andExpect(jsonPath("$[*].key").value(not(hasItem("range-240"))));
     http.perform(get(RANGE)).andExpect(status().isOk());
+    // sent again, as by somebody who has it still, it stays out
+    String text = http.perform(get(RANGE + "/yaml")).andReturn().getResponse().getContentAsString();
+    for (String sent : List.of(text, text + "# another\n")) {
+      http.perform(put("/api/sheets/range-240").contentType("application/yaml").content(sent))
+          .andExpect(status().isConflict())
+          .andExpect(jsonPath("$.detail").value(containsString("was withdrawn")));
+    }
     http.perform(put("/api/sheets/range-240/restore")).andExpect(status().isOk());
     http.perform(get("/api/sheets")).andExpect(jsonPath("$[*].key").value(hasItem("range-240")));
     http.perform(delete("/api/sheets/no-such")).andExpect(status().isNotFound());

