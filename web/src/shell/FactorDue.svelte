@@ -7,8 +7,8 @@
 </script>
 
 <Door>
-  <h1>A second factor, please</h1>
-  <p class="soft">This shop asks everybody for one. It is set up once, in a minute.</p>
+  <h1>Set up your second factor</h1>
+  <p class="soft">This shop asks everybody for one: a code from the phone beside the password.</p>
   <FactorSetup ondone={() => undefined} />
   <button type="button" class="quiet-button" onclick={() => session.signOut(false)}>Sign out</button>
 </Door>
@@ -24,6 +24,7 @@
     padding-bottom: 14px;
   }
   .quiet-button {
+    display: block;
     margin-top: 14px;
   }
 </style>

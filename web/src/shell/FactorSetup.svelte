@@ -51,6 +51,7 @@
     <rect width={setup.size} height={setup.size} fill="#fff" />
     <path d={setup.path} fill="#000" />
   </svg>
+  <p class="on-phone"><a href={setup.uri}>On this phone: open it in the authenticator</a></p>
   <p class="figure secret">{setup.secret.replace(/(.{4})/g, '$1 ').trim()}</p>
   <form onsubmit={confirm}>
     <label
@@ -80,6 +81,20 @@
     margin: 0 auto 10px;
     shape-rendering: crispEdges;
   }
+  p {
+    max-width: none;
+  }
+  a {
+    color: var(--good);
+  }
+  .on-phone {
+    text-align: center;
+  }
+  @media (min-width: 672px) {
+    .on-phone {
+      display: none;
+    }
+  }
   .secret {
     text-align: center;
     overflow-wrap: anywhere;
@@ -103,7 +118,8 @@
     font-size: 0.875rem;
   }
   input {
-    width: 12ch;
+    box-sizing: border-box;
+    width: 100%;
     min-height: 44px;
     padding: 0 10px;
     font: inherit;

@@ -24,6 +24,11 @@
     }
   }
 
+  function show(which: typeof dialog) {
+    open = false;
+    dialog = which;
+  }
+
   function close() {
     open = false;
     dialog = undefined;
@@ -47,14 +52,14 @@
   <DropDown label={session.me.name} bind:open>
     <p class="soft">{session.me.name}, {session.me.role}</p>
     {#if session.view?.byClick.length === 0}
-      <button type="button" onclick={() => (dialog = 'password')}>Change password</button>
+      <button type="button" onclick={() => show('password')}>Change password</button>
       {#if session.view.secondFactor === 'on'}
-        <button type="button" onclick={() => (dialog = 'factor-off')}>Take second factor off</button>
+        <button type="button" onclick={() => show('factor-off')}>Take second factor off</button>
       {:else}
-        <button type="button" onclick={() => (dialog = 'factor')}>Set up second factor</button>
+        <button type="button" onclick={() => show('factor')}>Set up second factor</button>
       {/if}
     {/if}
-    <button type="button" onclick={() => (dialog = 'sessions')}>Where I am signed in</button>
+    <button type="button" onclick={() => show('sessions')}>Where I am signed in</button>
     <button type="button" onclick={() => trying(() => session.signOut(false))}>Sign out</button>
     <button type="button" onclick={() => trying(() => session.signOut(true))}>Sign out everywhere</button>
     {#if outbox.waiting.length > 0}

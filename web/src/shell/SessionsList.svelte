@@ -22,7 +22,8 @@
     <li>
       <span
         ><b>{s.device || 'unknown device'}</b>{s.here ? ', this one' : ''}
-        <small class="soft">from {s.address}, since {ago(s.since)}, used {ago(s.lastUsed)}</small></span
+        <small class="soft">from {s.address}; signed in {ago(s.since)}, last used {ago(s.lastUsed)}</small
+        ></span
       >
       {#if !s.here}
         <button type="button" class="quiet-button" onclick={() => show(api.endSession(s.id))}>End it</button>

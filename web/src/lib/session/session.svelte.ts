@@ -11,6 +11,7 @@ import { typed } from '../device/typed';
 
 const CHANNEL = 'session';
 const LEFT = 'signed-out';
+const AGAIN_MS = 3_000;
 
 const NOBODY: SessionView = { byClick: [], needsLead: false, secondFactor: 'none' };
 
@@ -36,7 +37,8 @@ class Session {
 
   async load() {
     if (leftBefore()) await this.#tellOfLeaving();
-    this.view = leftBefore() ? NOBODY : await api.session();
+    if (!leftBefore()) this.view = await api.session();
+    else if (this.view !== NOBODY) this.view = NOBODY;
   }
 
   /** The server knows nobody any more: by time, by a lead, by another device. */
@@ -79,7 +81,7 @@ class Session {
     this.view = NOBODY;
     this.#pages?.postMessage('changed');
     await this.#tellOfLeaving(everywhere);
-    await this.load();
+    if (!this.left) await this.load();
   }
 
   async #tellOfLeaving(everywhere = false) {
@@ -89,6 +91,7 @@ class Session {
       // refused, the session is over anyway; where nobody answered it is told again
       if (!(e instanceof Problem) || e.passing) {
         this.left = true;
+        setTimeout(() => void this.load().catch(() => undefined), AGAIN_MS);
         return;
       }
     }

@@ -206,6 +206,7 @@
   }
   .rule small {
     display: block;
+    padding-top: 4px;
   }
   .plain-page {
     display: grid;

@@ -42,7 +42,7 @@ final class Chromium implements AutoCloseable {
                           "--disable-sync")));
   private final List<String> complaints = new ArrayList<>();
 
-  private static final double PATIENCE_MS = 180_000;
+  private static final double PATIENCE_MS = Integer.getInteger("jolly.patience", 120_000);
 
   // a machine that does other work beside it may take long to start the application anew
   static {

@@ -82,7 +82,9 @@ class OutOfReachTest extends BrowserTest {
     assertThat(first.getByText("0 entries").first()).isVisible();
     first.waitForFunction(
         "async (id) => (await caches.has('data'))"
-            + " && (await (await caches.open('data')).match('/api/jobs/' + id)) !== undefined"
+            + " && (await Promise.all(['jobs/' + id, 'session', 'meters', 'sheets/dryer-timer-240/revisions/1',"
+            + " 'sheets/dryer-timer-240/revisions/1/tests'].map(async (a) =>"
+            + " (await caches.open('data')).match('/api/' + a)))).every((a) => a !== undefined)"
             + " && (await (await caches.open('shell')).match('/')) !== undefined",
         id);
     application.crash();

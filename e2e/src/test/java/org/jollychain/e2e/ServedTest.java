@@ -1,7 +1,9 @@
 package org.jollychain.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
 import java.net.InetAddress;
 import java.net.Socket;
 import java.net.URI;
@@ -19,6 +21,8 @@ import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import javax.net.ssl.SSLContext;
+import javax.net.ssl.SSLException;
+import javax.net.ssl.SSLSocket;
 import javax.net.ssl.TrustManagerFactory;
 import org.junit.jupiter.api.Test;
 
@@ -103,6 +107,15 @@ class ServedTest {
           .contains("HttpOnly");
       assertThat(in.headers().firstValue("Strict-Transport-Security")).isPresent();
 
+      // suites of today alone: no RSA key exchange, no CBC, nothing older than TLS 1.2
+      URI tls = URI.create(address);
+      for (String old :
+          List.of("TLS_RSA_WITH_AES_128_GCM_SHA256", "TLS_ECDHE_RSA_WITH_AES_128_CBC_SHA256")) {
+        assertThatThrownBy(() -> shake(safe, tls, "TLSv1.2", old)).isInstanceOf(SSLException.class);
+      }
+      shake(safe, tls, "TLSv1.2", "TLS_ECDHE_RSA_WITH_AES_256_GCM_SHA384");
+      shake(safe, tls, "TLSv1.3", "TLS_AES_128_GCM_SHA256");
+
       // behind a proxy only that is answered, and what comes by it came by TLS
       String behind = jolly.says("start", "--behind", "127.0.0.2", "--host", "shop.example");
       assertThat(behind).contains("for the proxy at 127.0.0.2");
@@ -134,6 +147,17 @@ class ServedTest {
           .singleElement()
           .asString()
           .contains("Secure");
+    }
+  }
+
+  private static void shake(HttpClient client, URI to, String protocol, String suite)
+      throws IOException {
+    try (SSLSocket socket =
+        (SSLSocket)
+            client.sslContext().getSocketFactory().createSocket(to.getHost(), to.getPort())) {
+      socket.setEnabledProtocols(new String[] {protocol});
+      socket.setEnabledCipherSuites(new String[] {suite});
+      socket.startHandshake();
     }
   }
 

@@ -158,9 +158,12 @@ class ShorthandHttpTest {
         .andExpect(jsonPath("$.evidence[0].struckAt").doesNotExist())
         .andExpect(
             jsonPath("$.evidence[1].struckWhy").value(startsWith("does not fit revision 2")));
-    send(job + "/sheet", "{\"revision\": 2, \"version\": 1, \"changes\": 2}").andExpect(status().isOk());
-    send(job + "/sheet", "{\"revision\": 1, \"version\": 1}").andExpect(status().isConflict());
-    send(job + "/sheet", "{\"revision\": 9, \"version\": 2}").andExpect(status().isNotFound());
+    send(job + "/sheet", "{\"revision\": 2, \"version\": 1, \"changes\": 2}")
+        .andExpect(status().isOk());
+    send(job + "/sheet", "{\"revision\": 1, \"version\": 1, \"changes\": 2}")
+        .andExpect(status().isConflict());
+    send(job + "/sheet", "{\"revision\": 9, \"version\": 2, \"changes\": 3}")
+        .andExpect(status().isNotFound());
   }
 
   private ResultActions read(String job, String red, String black, String value) throws Exception {
