@@ -10,12 +10,17 @@ import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 
 /** The packaged application with the demo station's data, on a port and a database of its own. */
 final class Application implements AutoCloseable {
 
   private static final Path JAR = Path.of("../server/target/jolly-chain.jar");
+  /** It is started often and works little: half the processor's time of a start is the compiler's. */
+  static final String JAVA_OPTIONS =
+      System.getProperty("jolly.java", "-XX:TieredStopAtLevel=1 -XX:+UseSerialGC");
+
   private static final Path LOG = Path.of("target/application.log");
   private static final Duration PATIENCE = Duration.ofMinutes(5);
 
@@ -62,6 +67,7 @@ final class Application implements AutoCloseable {
             "-Djava.io.tmpdir=" + Path.of("target").toAbsolutePath(),
             "-jar",
             JAR.toString());
+    builder.command().addAll(1, List.of(JAVA_OPTIONS.split(" ")));
     builder.environment().put("JOLLY_DB_URL", database());
     builder.environment().put("JOLLY_PORT", String.valueOf(port));
     builder.environment().put("JOLLY_DEMO", "true");

@@ -70,6 +70,7 @@ final class Launcher implements AutoCloseable {
     ProcessBuilder builder = new ProcessBuilder(all).redirectErrorStream(true);
     builder.environment().put("JOLLY_HOME", home.toString());
     builder.environment().put("JOLLY_WARMUP", "false");
+    builder.environment().put("JOLLY_JAVA_OPTIONS", Application.JAVA_OPTIONS);
     builder.environment().putAll(environment);
     Path said = Files.createTempFile("jolly", ".txt");
     Process process = builder.redirectOutput(said.toFile()).start();
@@ -111,9 +112,18 @@ final class Launcher implements AutoCloseable {
   /** Waits for what comes about by itself; how long is no matter of a test. */
   static void await(String what, Callable<Boolean> comesAbout) throws Exception {
     Instant end = Instant.now().plus(PATIENCE);
-    while (!comesAbout.call()) {
+    while (!there(comesAbout)) {
       assertThat(Instant.now()).as(what).isBefore(end);
       TimeUnit.MILLISECONDS.sleep(200);
+    }
+  }
+
+  /** What cannot be asked yet is not there yet. */
+  private static boolean there(Callable<Boolean> comesAbout) throws Exception {
+    try {
+      return comesAbout.call();
+    } catch (IOException | NumberFormatException e) {
+      return false;
     }
   }
 

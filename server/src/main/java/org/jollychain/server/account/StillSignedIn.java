@@ -38,6 +38,12 @@ class StillSignedIn extends OncePerRequestFilter {
     this.clock = clock;
   }
 
+  /** The pages themselves are for everybody, also while the database is away. */
+  @Override
+  protected boolean shouldNotFilter(HttpServletRequest request) {
+    return !request.getRequestURI().startsWith(WebSecurity.API);
+  }
+
   @Override
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)

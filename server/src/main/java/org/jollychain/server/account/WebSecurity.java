@@ -46,7 +46,7 @@ import org.springframework.session.web.http.DefaultCookieSerializer;
 @Configuration
 class WebSecurity {
 
-  private static final String API = "/api/";
+  static final String API = "/api/";
 
   /** What whoever has to set up a second factor may ask. */
   static final String SESSION = API + "session";
