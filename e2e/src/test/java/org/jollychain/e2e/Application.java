@@ -17,7 +17,10 @@ import java.util.concurrent.TimeUnit;
 final class Application implements AutoCloseable {
 
   private static final Path JAR = Path.of("../server/target/jolly-chain.jar");
-  /** It is started often and works little: half the processor's time of a start is the compiler's. */
+
+  /**
+   * It is started often and works little: half the processor's time of a start is the compiler's.
+   */
   static final String JAVA_OPTIONS =
       System.getProperty("jolly.java", "-XX:TieredStopAtLevel=1 -XX:+UseSerialGC");
 
@@ -72,6 +75,7 @@ final class Application implements AutoCloseable {
     builder.environment().put("JOLLY_PORT", String.valueOf(port));
     builder.environment().put("JOLLY_DEMO", "true");
     builder.environment().put("JOLLY_WARMUP", "false");
+    builder.environment().put("JOLLY_PATIENCE", "10m");
     builder
         .redirectErrorStream(true)
         .redirectOutput(ProcessBuilder.Redirect.appendTo(LOG.toFile()));

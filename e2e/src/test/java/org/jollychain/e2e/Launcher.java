@@ -70,6 +70,7 @@ final class Launcher implements AutoCloseable {
     ProcessBuilder builder = new ProcessBuilder(all).redirectErrorStream(true);
     builder.environment().put("JOLLY_HOME", home.toString());
     builder.environment().put("JOLLY_WARMUP", "false");
+    builder.environment().put("JOLLY_PATIENCE", "10m");
     builder.environment().put("JOLLY_JAVA_OPTIONS", Application.JAVA_OPTIONS);
     builder.environment().putAll(environment);
     Path said = Files.createTempFile("jolly", ".txt");

@@ -1,6 +1,7 @@
 package org.jollychain.server.assess;
 
 import jakarta.annotation.PreDestroy;
+import java.time.Duration;
 import java.util.ArrayDeque;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -14,6 +15,7 @@ import java.util.function.Supplier;
 import org.jollychain.server.platform.BusyException;
 import org.jollychain.server.platform.ClientConnections;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
@@ -25,24 +27,32 @@ import org.springframework.stereotype.Component;
 public class AssessmentPool {
 
   static final int MOST_WAITING = 80;
-  private static final long LONGEST_WAIT_MILLIS = 8_000;
-  private static final long LONGEST_WORK_MILLIS = 12_000;
   private static final long LOOK_EACH_MILLIS = 250;
 
   private final Map<Object, Queue<Task<?>>> lines = new LinkedHashMap<>();
   private final ClientConnections clients;
   private final Thread[] workers;
+
+  /** How long a piece of work may take, and how long it may wait for its turn. */
+  private final Duration longestWork;
+
+  private final Duration longestWait;
   private int waiting;
   private int working;
   private boolean closed;
 
+  /**
+   * @param patience how long whoever asked waits for a piece of work once it has begun
+   */
   @Autowired
-  AssessmentPool(ClientConnections clients) {
-    this(clients, Runtime.getRuntime().availableProcessors());
+  AssessmentPool(ClientConnections clients, @Value("${jolly.patience}") Duration patience) {
+    this(clients, Runtime.getRuntime().availableProcessors(), patience);
   }
 
-  AssessmentPool(ClientConnections clients, int atATime) {
+  AssessmentPool(ClientConnections clients, int atATime, Duration patience) {
     this.clients = clients;
+    this.longestWork = patience;
+    this.longestWait = patience.multipliedBy(2).dividedBy(3);
     workers = new Thread[atATime];
     for (int i = 0; i < workers.length; i++) {
       workers[i] = new Thread(this::work, "assessment-" + i);
@@ -83,7 +93,7 @@ public class AssessmentPool {
     BooleanSupplier gone = clients.gone();
     Task<T> task = new Task<>(work);
     enqueue(line, task);
-    long end = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(LONGEST_WAIT_MILLIS);
+    long end = System.nanoTime() + longestWait.toNanos();
     try {
       while (true) {
         try {
@@ -94,10 +104,10 @@ public class AssessmentPool {
           if ((abandoned || late) && withdraw(line, task) || abandoned) {
             throw busy();
           }
-          if (task.worksLongerThan(LONGEST_WORK_MILLIS)) {
+          if (task.worksLongerThan(longestWork.toMillis())) {
             throw new BusyException(
                 "To assess this took more than %d s and was given up; what was sent is stored."
-                    .formatted(LONGEST_WORK_MILLIS / 1000));
+                    .formatted(longestWork.toSeconds()));
           }
         }
       }

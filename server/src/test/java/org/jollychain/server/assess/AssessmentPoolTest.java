@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -25,7 +26,7 @@ class AssessmentPoolTest {
 
   private final AtomicBoolean gone = new AtomicBoolean();
   private final ClientConnections clients = mock();
-  private final AssessmentPool pool = new AssessmentPool(clients, 1);
+  private final AssessmentPool pool = new AssessmentPool(clients, 1, Duration.ofSeconds(12));
   private final ExecutorService callers = Executors.newCachedThreadPool();
   private final CountDownLatch held = new CountDownLatch(1);
 
