@@ -14,4 +14,5 @@ globalThis.ResizeObserver = class {
 const PATIENCE_MS = 60_000;
 configure({ asyncUtilTimeout: PATIENCE_MS });
 const { waitFor } = vi;
-vi.waitFor = (done, options) => waitFor(done, { timeout: PATIENCE_MS, ...(typeof options === 'object' ? options : {}) });
+vi.waitFor = (done, options) =>
+  waitFor(done, { timeout: PATIENCE_MS, ...(typeof options === 'object' ? options : {}) });

@@ -58,9 +58,9 @@ public class PdfRenderer {
     return pdf.toByteArray();
   }
 
-  /** The same as a page of XHTML, without its style. */
+  /** The same as a page for a browser, without its style. */
   public String page(String template, Map<String, Object> values) {
-    return templates.filled(template, values);
+    return "<!DOCTYPE html>\n" + templates.filled(template, values);
   }
 
   /** The house's style for what is printed, and the rules of one page. */

@@ -208,6 +208,8 @@ class VisitHttpTest {
   @Test
   void the_job_sheet_as_a_page_is_styled_by_the_file_beside_it() throws Exception {
     http.perform(get(job + "/sheet.html"))
+        // without it browsers draw as those of old did
+        .andExpect(content().string(startsWith("<!DOCTYPE html>")))
         .andExpect(content().string(containsString("href=\"sheet.css\"")))
         .andExpect(content().string(not(containsString("style=\""))))
         .andExpect(content().string(not(containsString("<style"))));
