@@ -3,12 +3,15 @@
   import Mark from './Mark.svelte';
 
   /** What stands before everything until somebody is let in. */
-  let { children }: { children: Snippet } = $props();
+  let { title, children }: { title: string; children: Snippet } = $props();
 </script>
 
 <div class="door">
   <p class="mark"><Mark width={80} /> Jolly Chain</p>
-  <main class="card">{@render children()}</main>
+  <main class="card">
+    <h1>{title}</h1>
+    {@render children()}
+  </main>
 </div>
 
 <style>
@@ -29,6 +32,11 @@
     box-sizing: border-box;
     width: min(26rem, calc(100vw - 40px));
     padding: 28px;
+  }
+  h1 {
+    font-size: 1.375rem;
+    font-weight: 600;
+    padding-bottom: 6px;
   }
   .mark {
     display: flex;

@@ -6,19 +6,13 @@
   /** The shop asks everybody for a second factor, and whoever signed in has none yet. */
 </script>
 
-<Door>
-  <h1>Set up your second factor</h1>
+<Door title="Set up your second factor">
   <p class="soft">This shop asks everybody for one: a code from the phone beside the password.</p>
   <FactorSetup ondone={() => undefined} />
   <button type="button" class="quiet-button" onclick={() => session.signOut(false)}>Sign out</button>
 </Door>
 
 <style>
-  h1 {
-    font-size: 1.375rem;
-    font-weight: 600;
-    padding-bottom: 6px;
-  }
   p {
     font-size: 0.9375rem;
     padding-bottom: 14px;

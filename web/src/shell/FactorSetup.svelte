@@ -1,5 +1,6 @@
 <script lang="ts">
   import { api, type FactorSetup, reason } from '../lib/api/client';
+  import Field from '../lib/controls/Field.svelte';
   import { session } from '../lib/session/session.svelte';
 
   /** Sets up one's own second factor: scan, type the code once, keep the recovery codes. */
@@ -54,15 +55,14 @@
   <p class="on-phone"><a href={setup.uri}>On this phone: open it in the authenticator</a></p>
   <p class="figure secret">{setup.secret.replace(/(.{4})/g, '$1 ').trim()}</p>
   <form onsubmit={confirm}>
-    <label
-      >Code that it shows now <input
-        required
-        inputmode="numeric"
-        autocomplete="one-time-code"
-        maxlength="8"
-        bind:value={code}
-      /></label
-    >
+    <Field
+      label="Code that it shows now"
+      required
+      inputmode="numeric"
+      autocomplete="one-time-code"
+      maxlength={8}
+      bind:value={code}
+    />
     <button class="main-button" type="submit" disabled={busy}>Turn it on</button>
   </form>
 {/if}
@@ -111,20 +111,5 @@
     display: flex;
     gap: 12px;
     align-items: end;
-  }
-  label {
-    display: grid;
-    gap: 4px;
-    font-size: 0.875rem;
-  }
-  input {
-    box-sizing: border-box;
-    width: 100%;
-    min-height: 44px;
-    padding: 0 10px;
-    font: inherit;
-    background: var(--field);
-    color: var(--ink);
-    border: 1px solid var(--line);
   }
 </style>

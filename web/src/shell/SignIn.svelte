@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Problem, reason } from '../lib/api/client';
   import { session } from '../lib/session/session.svelte';
+  import Field from '../lib/controls/Field.svelte';
   import Door from './Door.svelte';
 
   /** Who is at work? In the demo a click says it; an empty library asks for its first lead. */
@@ -43,9 +44,8 @@
 
 <svelte:head><title>Sign in · Jolly Chain</title></svelte:head>
 
-<Door>
+<Door title={byClick.length > 0 ? 'Who is at work?' : first ? 'Who leads this shop?' : 'Sign in'}>
   {#if byClick.length > 0}
-    <h1>Who is at work?</h1>
     <p class="soft">Tern Skerry Field Station, a demo: a click is enough here.</p>
     <ul>
       {#each byClick as person (person.login)}
@@ -57,7 +57,6 @@
       {/each}
     </ul>
   {:else}
-    <h1>{first ? 'Who leads this shop?' : 'Sign in'}</h1>
     {#if first}
       <p class="soft">
         This library is empty. Its first person is a lead: who may work live, who else comes in, is theirs to
@@ -65,40 +64,34 @@
       </p>
     {/if}
     <form onsubmit={send}>
-      {#if first}
-        <label>Name <input required maxlength="60" autocomplete="name" bind:value={name} /></label>
-      {/if}
-      <label
-        >Login <input
-          required
-          maxlength="40"
-          autocapitalize="none"
-          autocomplete="username"
-          spellcheck="false"
-          bind:value={login}
-        /></label
-      >
-      <label
-        >Password <input
-          required
-          type="password"
-          minlength={first ? 12 : undefined}
-          autocomplete={first ? 'new-password' : 'current-password'}
-          bind:value={password}
-        /></label
-      >
+      {#if first}<Field label="Name" required maxlength={60} autocomplete="name" bind:value={name} />{/if}
+      <Field
+        label="Login"
+        required
+        maxlength={40}
+        autocapitalize="none"
+        autocomplete="username"
+        spellcheck="false"
+        bind:value={login}
+      />
+      <Field
+        label="Password"
+        required
+        type="password"
+        minlength={first ? 12 : undefined}
+        autocomplete={first ? 'new-password' : 'current-password'}
+        bind:value={password}
+      />
       {#if coded}
-        <!-- svelte-ignore a11y_autofocus -->
-        <label
-          >Code of your second factor <input
-            required
-            autofocus
-            inputmode="numeric"
-            autocomplete="one-time-code"
-            maxlength="20"
-            bind:value={code}
-          /></label
-        >
+        <Field
+          label="Code of your second factor"
+          required
+          autofocus
+          inputmode="numeric"
+          autocomplete="one-time-code"
+          maxlength={20}
+          bind:value={code}
+        />
         <p class="soft">What your phone shows now, or one of your recovery codes.</p>
       {/if}
       {#if first}<p class="soft">Twelve characters at least; a few words do well.</p>{/if}
@@ -114,11 +107,6 @@
 </Door>
 
 <style>
-  h1 {
-    font-size: 1.375rem;
-    font-weight: 600;
-    padding-bottom: 6px;
-  }
   p {
     font-size: 0.9375rem;
     line-height: 1.4;
@@ -154,18 +142,5 @@
     display: grid;
     gap: 14px;
     padding-top: 14px;
-  }
-  label {
-    display: grid;
-    gap: 4px;
-    font-size: 0.875rem;
-  }
-  input {
-    min-height: 44px;
-    padding: 0 10px;
-    font: inherit;
-    background: var(--field);
-    color: var(--ink);
-    border: 1px solid var(--line);
   }
 </style>

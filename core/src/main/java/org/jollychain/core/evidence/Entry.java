@@ -13,6 +13,7 @@ import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.sheet.Situation;
 import org.jollychain.core.text.Nearest;
 
 /**
@@ -83,25 +84,65 @@ public record Entry(
   }
 
   /**
-   * The same entry with points that were typed in front of the value put where they belong.
+   * The same entry with what was typed in front of the value put where it belongs, and with the
+   * function that its unit or its word says.
    *
-   * @throws EvidenceException when what looks like points is not on the sheet
+   * @throws EvidenceException when the place is none of the sheet, or more than one; or when the
+   *     state is none in which such a function reads anything
    */
   public Entry resolved(Sheet sheet) {
-    return PointsAndValue.parse(value, sheet)
-        .map(
-            t ->
-                new Entry(
-                    id,
-                    function,
-                    Optional.of(t.red()),
-                    Optional.of(t.black()),
-                    Optional.empty(),
-                    Optional.empty(),
-                    situation,
-                    how,
-                    t.value()))
-        .orElse(this);
+    TypedLine typed = TypedLine.read(value, Kebab.read(MeterFunction.class, function), sheet);
+    typed.function().ifPresent(f -> refuseOtherState(f, sheet));
+    String with = typed.function().map(MeterFunction::toString).orElse(function);
+    boolean clamp = Kebab.read(MeterFunction.class, with).filter(MeterFunction::clamps).isPresent();
+    if (typed.red().isPresent()) {
+      return at(
+          with, typed.red(), typed.black(), Optional.empty(), Optional.empty(), typed.value());
+    }
+    Optional<String> part = typed.part();
+    if (part.isPresent()) {
+      return at(
+          with,
+          Optional.empty(),
+          Optional.empty(),
+          clamp ? Optional.empty() : part,
+          clamp ? part : Optional.empty(),
+          typed.value());
+    }
+    // a clamp goes around what a voltmeter lies across
+    Optional<String> one = through.or(() -> across);
+    return clamp && one.isPresent() && typed.function().isPresent()
+        ? at(with, Optional.empty(), Optional.empty(), Optional.empty(), one, typed.value())
+        : at(with, red, black, across, through, typed.value());
+  }
+
+  private Entry at(
+      String with,
+      Optional<String> redPoint,
+      Optional<String> blackPoint,
+      Optional<String> acrossPart,
+      Optional<String> throughPart,
+      String shown) {
+    return new Entry(
+        id, with, redPoint, blackPoint, acrossPart, throughPart, situation, how, shown);
+  }
+
+  /** A unit that says another function than stood beside the field says another state, too. */
+  private void refuseOtherState(MeterFunction read, Sheet sheet) {
+    Optional<Situation> state = Optional.ofNullable(sheet.situations().get(situation));
+    boolean other =
+        state.filter(s -> read.needsDeadCircuit() == s.supplyOn()).isPresent()
+            && read.dimension() != Dimension.CELSIUS
+            && !read.toString().equals(function);
+    if (other) {
+      throw new EvidenceException(
+          "situation",
+          read.needsDeadCircuit()
+              ? "\"%s\" is read with %s, power off, and \"%s\" stands beside it: choose the state it was read in"
+                  .formatted(value, read.word(), state.get().title())
+              : "\"%s\" is read with %s, power on, and \"%s\" stands beside it: choose the state it was read in"
+                  .formatted(value, read.word(), state.get().title()));
+    }
   }
 
   /**
@@ -265,38 +306,6 @@ public record Entry(
           key,
           "there is no point \"%s\" on this sheet%s"
               .formatted(point, Nearest.suggestion(point, sheet.points().keySet())));
-    }
-  }
-
-  /**
-   * {@code L1-L2 238.6}: two points in front of the value; point names may hold dashes themselves.
-   */
-  private record PointsAndValue(String red, String black, String value) {
-
-    static Optional<PointsAndValue> parse(String typed, Sheet sheet) {
-      String text = typed.strip();
-      int space = text.indexOf(' ');
-      String points = space < 0 ? text : text.substring(0, space);
-      for (int dash = points.indexOf('-', 1); dash > 0; dash = points.indexOf('-', dash + 1)) {
-        Optional<String> red = point(points.substring(0, dash), sheet);
-        Optional<String> black = point(points.substring(dash + 1), sheet);
-        if (red.isPresent() && black.isPresent()) {
-          return Optional.of(
-              new PointsAndValue(
-                  red.get(), black.get(), space < 0 ? "" : text.substring(space).strip()));
-        }
-      }
-      if (space > 0 && points.indexOf('-', 1) > 0 && Character.isLetter(points.charAt(0))) {
-        throw new EvidenceException(
-            "value",
-            "\"%s\" are not two points of this sheet; there are %s"
-                .formatted(points, String.join(", ", sheet.points().keySet())));
-      }
-      return Optional.empty();
-    }
-
-    private static Optional<String> point(String typed, Sheet sheet) {
-      return sheet.points().keySet().stream().filter(typed::equalsIgnoreCase).findFirst();
     }
   }
 }

@@ -14,9 +14,16 @@ final class ShownParser {
   private static final Pattern FIGURE =
       Pattern.compile("([+-]?)(\\d*)(?:[.,](\\d*))?\\s*([^\\d\\s.,]*)");
   private static final Set<String> OVER_LIMIT =
-      Set.of("ol", "0l", "o.l", "o.l.", "0.l", "open", "inf", "∞");
-  private static final Set<String> BEEP = Set.of("beep", "buzz", "yes");
-  private static final Set<String> SILENT = Set.of("no beep", "nobeep", "silent", "no");
+      Set.of(
+          "ol", "0l", "o.l", "o.l.", "0.l", "open", "inf", "∞", "infinity", "infinite", "overload");
+
+  /** What is said of ohms alone; OL shows on volts too, where the range is too small. */
+  private static final Set<String> OF_OHMS = Set.of("open", "inf", "∞", "infinity", "infinite");
+
+  private static final Set<String> BEEP =
+      Set.of("beep", "beeps", "buzz", "buzzes", "tone", "continuity", "yes");
+  private static final Set<String> SILENT =
+      Set.of("no beep", "nobeep", "no tone", "no continuity", "silent", "no");
   private static final Set<String> NOTHING = Set.of("--", "---", "----");
   private static final int MOST_DIGITS = 12;
 
@@ -33,6 +40,25 @@ final class ShownParser {
           1400.0);
 
   private ShownParser() {}
+
+  /** Whether it is a word that stands for what a meter shows. */
+  static boolean isWord(String lower) {
+    return OVER_LIMIT.contains(lower)
+        || BEEP.contains(lower)
+        || SILENT.contains(lower)
+        || NOTHING.contains(lower);
+  }
+
+  /** Whether only the buzzer says so; yes and no may be of anything. */
+  static boolean isOfBuzzer(String lower) {
+    return (BEEP.contains(lower) || SILENT.contains(lower))
+        && !lower.equals("yes")
+        && !lower.equals("no");
+  }
+
+  static boolean isOfOhms(String lower) {
+    return OF_OHMS.contains(lower);
+  }
 
   static Shown parse(String typed, MeterFunction function) {
     String text = typed.strip().toLowerCase(Locale.ROOT);
@@ -109,11 +135,11 @@ final class ShownParser {
     return switch (dimension) {
       case OHMS -> unit.startsWith("M") ? "M" : lower.startsWith("k") ? "k" : lower;
       case VOLTS ->
-          lower.equals("v") || lower.equals("vac") || lower.equals("vdc")
+          Set.of("v", "vac", "vdc", "volt", "volts").contains(lower)
               ? "V"
               : lower.equals("mv") ? "mV" : unit;
       case AMPERES ->
-          lower.equals("a")
+          Set.of("a", "amp", "amps").contains(lower)
               ? "A"
               : lower.equals("ma") ? "mA" : lower.equals("ua") || lower.equals("µa") ? "uA" : unit;
       default ->

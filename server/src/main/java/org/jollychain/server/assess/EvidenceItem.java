@@ -104,7 +104,7 @@ public record EvidenceItem(
     }
     Entry entry = entry("").resolved(sheet);
     return new EvidenceItem(
-        function,
+        function == null && entry.function().isEmpty() ? null : entry.function(),
         entry.red().orElse(null),
         entry.black().orElse(null),
         entry.across().orElse(null),
