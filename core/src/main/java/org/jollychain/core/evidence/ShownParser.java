@@ -7,15 +7,13 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.quantity.OhmsTyped;
 
 /** Reads displays as they are typed. */
 final class ShownParser {
 
   private static final Pattern FIGURE =
       Pattern.compile("([+-]?)(\\d*)(?:[.,](\\d*))?\\s*([^\\d\\s.,]*)");
-  private static final Set<String> OVER_LIMIT =
-      Set.of(
-          "ol", "0l", "o.l", "o.l.", "0.l", "open", "inf", "∞", "infinity", "infinite", "overload");
 
   /** What is said of ohms alone; OL shows on volts too, where the range is too small. */
   private static final Set<String> OF_OHMS = Set.of("open", "inf", "∞", "infinity", "infinite");
@@ -43,7 +41,7 @@ final class ShownParser {
 
   /** Whether it is a word that stands for what a meter shows. */
   static boolean isWord(String lower) {
-    return OVER_LIMIT.contains(lower)
+    return OhmsTyped.beyondRange(lower)
         || BEEP.contains(lower)
         || SILENT.contains(lower)
         || NOTHING.contains(lower);
@@ -77,7 +75,7 @@ final class ShownParser {
       }
       return new Shown.Buzzer(BEEP.contains(text));
     }
-    if (OVER_LIMIT.contains(text)) {
+    if (OhmsTyped.beyondRange(text)) {
       return new Shown.OverLimit();
     }
     return figure(typed.strip(), function);
@@ -98,16 +96,16 @@ final class ShownParser {
     String number = m.group(1) + m.group(2) + "." + fraction + "0";
     double value;
     try {
-      value = dimension.parse(number + spelled(m.group(4), dimension));
+      value = si(number, m.group(4), dimension);
     } catch (IllegalArgumentException e) {
       throw new IllegalArgumentException(
-          "\"%s\" is not in a unit of %s; type it like %s"
-              .formatted(typed, function.word(), example(function)),
+          dimension == Dimension.OHMS && m.group(4).startsWith("m")
+              ? e.getMessage()
+              : "\"%s\" is not in a unit of %s; type it like %s"
+                  .formatted(typed, function.word(), example(function)),
           e);
     }
-    double unit =
-        dimension.parse("2" + spelled(m.group(4), dimension))
-            - dimension.parse("1" + spelled(m.group(4), dimension));
+    double unit = si("2", m.group(4), dimension) - si("1", m.group(4), dimension);
     boolean signed =
         function == MeterFunction.VOLTS_DC
             || function == MeterFunction.AMPS_DC
@@ -126,14 +124,19 @@ final class ShownParser {
     return new Shown.Figure(value, unit * Math.pow(10, -fraction.length()));
   }
 
+  private static double si(String number, String unit, Dimension dimension) {
+    return dimension == Dimension.OHMS
+        ? OhmsTyped.parse(number + unit)
+        : dimension.parse(number + spelled(unit, dimension));
+  }
+
   /** The unit as the sheet's quantities spell it, whatever its capitals; m and M differ. */
   private static String spelled(String unit, Dimension dimension) {
     if (unit.isEmpty()) {
       return "";
     }
-    String lower = unit.toLowerCase(Locale.ROOT).replace("ω", "ohm").replace("ohms", "ohm");
+    String lower = unit.toLowerCase(Locale.ROOT);
     return switch (dimension) {
-      case OHMS -> unit.startsWith("M") ? "M" : lower.startsWith("k") ? "k" : lower;
       case VOLTS ->
           Set.of("v", "vac", "vdc", "volt", "volts").contains(lower)
               ? "V"

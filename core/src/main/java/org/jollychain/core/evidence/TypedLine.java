@@ -35,7 +35,7 @@ record TypedLine(
 
   /** A figure with its unit; a comma may stand for the point. */
   private static final Pattern FIGURE =
-      Pattern.compile("[+-]?\\d*[.,]?\\d*\\s*([a-zµμΩω°]{0,5})", Pattern.CASE_INSENSITIVE);
+      Pattern.compile("[+-]?\\d*[.,]?\\d*\\s*([a-zµμΩω°]{0,7})", Pattern.CASE_INSENSITIVE);
 
   /** Two points, joined as people join them. */
   private static final Pattern JOINED = Pattern.compile("\\s*(?:-|–|/|,|\\bto\\b|\\s)\\s*");
@@ -52,6 +52,11 @@ record TypedLine(
           Map.entry("kohm", Dimension.OHMS),
           Map.entry("mω", Dimension.OHMS),
           Map.entry("mohm", Dimension.OHMS),
+          Map.entry("kohms", Dimension.OHMS),
+          Map.entry("mohms", Dimension.OHMS),
+          Map.entry("meg", Dimension.OHMS),
+          Map.entry("megohm", Dimension.OHMS),
+          Map.entry("megohms", Dimension.OHMS),
           Map.entry("v", Dimension.VOLTS),
           Map.entry("mv", Dimension.VOLTS),
           Map.entry("volt", Dimension.VOLTS),

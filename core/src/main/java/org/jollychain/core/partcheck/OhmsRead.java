@@ -1,7 +1,7 @@
 package org.jollychain.core.partcheck;
 
-import java.util.Locale;
 import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.quantity.OhmsTyped;
 
 /** Ohms as they are typed, OL for beyond the range. */
 final class OhmsRead {
@@ -13,11 +13,11 @@ final class OhmsRead {
 
   static double of(String input, String typed) {
     String text = typed.strip();
-    if (text.equalsIgnoreCase("OL") || text.equalsIgnoreCase("0L") || text.equals("1.")) {
+    if (OhmsTyped.beyondRange(text) || text.equals("1.")) {
       return OPEN;
     }
     try {
-      double ohms = Dimension.OHMS.parse(text.replace(',', '.'));
+      double ohms = OhmsTyped.parse(text);
       if (ohms < 0) {
         throw new InvalidInputsException(
             input, "a part has no negative ohms; zero the leads first");
@@ -29,8 +29,6 @@ final class OhmsRead {
   }
 
   static String said(double ohms) {
-    return ohms >= OPEN
-        ? "OL"
-        : Dimension.OHMS.round(ohms).toLowerCase(Locale.ROOT).replace("ω", "ohm");
+    return ohms >= OPEN ? "OL" : Dimension.OHMS.round(ohms);
   }
 }
