@@ -14,6 +14,9 @@ final class BurnerLogCheck implements PartCheck {
 
   private static final double LONGEST_TRIAL = 90;
 
+  /** A shorter flame was lost (s); common practice, no source. */
+  private static final double LOST_SECONDS = 15;
+
   @Override
   public Card card() {
     return new Card(
@@ -40,6 +43,7 @@ final class BurnerLogCheck implements PartCheck {
     int trials = 0;
     int good = 0;
     int late = 0;
+    int lost = 0;
     boolean faded = false;
     double longest = 0;
     double burnt = 0;
@@ -59,6 +63,7 @@ final class BurnerLogCheck implements PartCheck {
       }
       if (now.event().equals("flame") && next != null) {
         burnt += next.time() - now.time();
+        lost += next.time() - now.time() < LOST_SECONDS ? 1 : 0;
       }
     }
     boolean none = log.stream().noneMatch(l -> l.event().equals("glow"));
@@ -69,11 +74,17 @@ final class BurnerLogCheck implements PartCheck {
                 ? "Flame at first, then glow alone: the coils open when warm"
                 : trials > 0 && good == 0
                     ? "Glow and no flame"
-                    : late > 0 ? "Late" : "Every trial good";
+                    : lost > 0
+                        ? "Flame lost within seconds"
+                        : good < trials
+                            ? "A trial without flame"
+                            : late > 0 ? "Late" : "Every trial good";
     CheckResult.Grade grade =
         none || faded || good == 0
             ? CheckResult.Grade.BAD
-            : late > 0 ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD;
+            : late > 0 || lost > 0 || good < trials
+                ? CheckResult.Grade.DOUBTFUL
+                : CheckResult.Grade.GOOD;
     return CheckResult.saying(grade, verdict)
         .result("trials", trials, "")
         .result("good", good, "")
@@ -84,14 +95,24 @@ final class BurnerLogCheck implements PartCheck {
         .drawn(picture(log))
         .means(
             none
-                ? "Igniter, its harness, the flame sensor closed, or no call."
-                : faded || good == 0 ? "The valve does not open." : "It burns as it should.")
+                ? "Igniter, its harness, the flame sensor open, or no call."
+                : faded || good == 0
+                    ? "The valve does not open."
+                    : lost > 0
+                        ? "It lights and does not stay: what proves the flame, or the gas, gives way."
+                        : good < trials
+                            ? "It does not light every time: igniter or gas at their limit."
+                            : "It burns as it should.")
         .next(
             none
                 ? "Ohms of the igniter cold."
                 : faded
-                    ? "Renew both coils as a pair."
-                    : good == 0 ? "Coils, then the gas supply, then the valve." : "Go on.")
+                    ? "On a dryer renew the coils as a set; elsewhere look at what proves the flame."
+                    : good == 0
+                        ? "Coils, then the gas supply, then the valve."
+                        : lost > 0 || good < trials
+                            ? "Watch three burns, with the meter on."
+                            : "Go on.")
         .done();
   }
 

@@ -21,6 +21,12 @@ final class ContactCheck implements PartCheck {
   /** From here it gets hot (W); common practice, no source. */
   private static final double WARM_WATTS = 2;
 
+  /** Below this a joint is dirty rather than burnt (W); common practice, no source. */
+  private static final double DIRTY_WATTS = 0.5;
+
+  /** More of its supply a contact may not take, however low that is; common practice, no source. */
+  private static final double TIRED_SHARE = 0.05;
+
   /** Most of the supply: it does not close (a share). */
   private static final double OPEN_SHARE = 0.5;
 
@@ -63,7 +69,9 @@ final class ContactCheck implements PartCheck {
     }
     double watts = drop * amperes;
     boolean open = in.has("supply") && drop > OPEN_SHARE * in.figure("supply");
-    boolean sound = drop <= SOUND_VOLTS && watts < BURNS_WATTS;
+    boolean share = in.has("supply") && drop > TIRED_SHARE * in.figure("supply");
+    boolean sound = drop <= SOUND_VOLTS && watts < WARM_WATTS && !share;
+    boolean dirty = !sound && watts < DIRTY_WATTS;
     CheckResult.Grade grade =
         open || watts >= BURNS_WATTS
             ? CheckResult.Grade.BAD
@@ -72,8 +80,12 @@ final class ContactCheck implements PartCheck {
         open
             ? "Open"
             : watts >= BURNS_WATTS
-                ? "Burns"
-                : sound ? "Closed and sound" : "Tired: it drops too much";
+                ? "Burns: an overheating connection"
+                : sound
+                    ? "Closed and sound"
+                    : drop <= SOUND_VOLTS && !share
+                        ? "Warm: it drops little, but carries much"
+                        : "Tired: it drops too much";
     return CheckResult.saying(grade, verdict)
         .measured(
             "ohms",
@@ -96,7 +108,9 @@ final class ContactCheck implements PartCheck {
         .next(
             sound
                 ? "Go on along the chain."
-                : "Renew the contact, or the terminal with its piece of wire; look at the other end.")
+                : dirty
+                    ? "At so little current clean it, push it home, and read again."
+                    : "Renew the contact, or the terminal with its piece of wire; look at the other end.")
         .drawn(
             Picture.scale(
                 "W in the joint",

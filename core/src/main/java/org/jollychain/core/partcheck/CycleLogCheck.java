@@ -12,6 +12,9 @@ import org.jollychain.core.sheet.PartKind;
  */
 final class CycleLogCheck implements PartCheck {
 
+  /** An outlet is cooler than the control by less (K); common practice, no source. */
+  private static final double WELL_BELOW_KELVIN = 12;
+
   @Override
   public Card card() {
     return new Card(
@@ -66,16 +69,19 @@ final class CycleLogCheck implements PartCheck {
     double at = mean(offAt);
     double duty = off > 0 ? on / (on + off) : 1;
     boolean byLimit = Math.abs(at - in.figure("limit")) < Math.abs(at - in.figure("control"));
+    boolean below = at < in.figure("control") - WELL_BELOW_KELVIN;
     boolean shortOnes = on < 1;
     CheckResult.Grade grade =
         byLimit
             ? CheckResult.Grade.BAD
-            : shortOnes ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD;
+            : shortOnes || below ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD;
     return CheckResult.saying(
             grade,
             byLimit
                 ? "Cycles on its limit"
-                : shortOnes ? "Short cycles on its control" : "Cycles on its control")
+                : below
+                    ? "Goes off below its control: a limit at the heater, or blocked air"
+                    : shortOnes ? "Short cycles on its control" : "Cycles on its control")
         .result("on", on, Dimension.MINUTES)
         .result("off", off, Dimension.MINUTES)
         .result("off-at", at, Dimension.CELSIUS)
@@ -89,10 +95,15 @@ final class CycleLogCheck implements PartCheck {
         .band("off nearer to its control than to its limit; on for more than a minute")
         .drawn(picture(in, log))
         .means(
-            byLimit
-                ? "Heat does not leave, or the control does not open."
-                : "Control and limit each do their work.")
-        .next(byLimit ? "Air first; then the control in slow heat. Not the limit." : "Nothing.")
+            below && !byLimit
+                ? "Something other than its control opens; the heater is hotter than the outlet."
+                : byLimit
+                    ? "Heat does not leave, or the control does not open."
+                    : "Control and limit each do their work.")
+        .next(
+            below || byLimit
+                ? "Air first; then the control in slow heat. Not the limit."
+                : "Nothing.")
         .done();
   }
 

@@ -15,6 +15,9 @@ final class DoorInterlocksCheck implements PartCheck {
 
   private static final double SHORT_OHMS = 1;
 
+  /** An open contact reads OL; fingers and damp read so much (ohm). */
+  private static final double OPEN_OHMS = 1e6;
+
   @Override
   public Card card() {
     return new Card(
@@ -46,10 +49,16 @@ final class DoorInterlocksCheck implements PartCheck {
       if (open) {
         wrong.add("the %s interlock is welded".formatted(which));
         danger = true;
+      } else if (!isOpen(in, which + "-open")) {
+        wrong.add("the %s interlock leaks with the door open: open means OL".formatted(which));
+        danger = true;
       }
     }
     if (closed(in, "monitor-shut")) {
       wrong.add("the monitor stays closed: it shorts the line when the door shuts");
+      danger = true;
+    } else if (!isOpen(in, "monitor-shut")) {
+      wrong.add("the monitor leaks with the door shut: open means OL");
       danger = true;
     }
     if (!closed(in, "monitor-open")) {
@@ -71,7 +80,7 @@ final class DoorInterlocksCheck implements PartCheck {
               plug >= OhmsRead.OPEN
                   ? "OL at the plug with the door shut: the line fuse or a cut-out is open."
                   : plug <= SHORT_OHMS
-                      ? "Near 0 at the plug with the door shut: a monitor contact shorts the line."
+                      ? "Near 0 at the plug with the door shut: a monitor contact, or with a mechanical timer the primary itself (0.3 to 2 ohm); take the primary's wire off and read again."
                       : "At the plug with the door shut it reads about the primary or the board.");
     }
     return answer
@@ -89,6 +98,10 @@ final class DoorInterlocksCheck implements PartCheck {
                 ? "Go on behind the door."
                 : "Renew all switches of the set, and the fuse; then first power through a switched strip, hands off.")
         .done();
+  }
+
+  private static boolean isOpen(Inputs in, String name) {
+    return OhmsRead.of(name, in.text(name)) >= OPEN_OHMS;
   }
 
   private static boolean closed(Inputs in, String name) {

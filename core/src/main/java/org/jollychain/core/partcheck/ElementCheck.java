@@ -21,8 +21,11 @@ final class ElementCheck implements PartCheck {
 
   private static final double OFF_BY_SLIP = 0.3;
 
-  /** Less than so much of its ohms is a short, but for a slip of the prefix (a share). */
-  private static final double SHORTED = 5e-4;
+  /** Less than so much of its ohms no other rating has, nor more than as many times (a share). */
+  private static final double OTHER_RATING = 0.1;
+
+  /** Fingers and a damp filling read so much to the case (ohm); common practice, no source. */
+  private static final double DAMP_OHMS = 1e5;
 
   @Override
   public Card card() {
@@ -91,11 +94,6 @@ final class ElementCheck implements PartCheck {
           CheckResult.saying(CheckResult.Grade.BAD, "Open")
               .means("No current can flow through it.")
               .next("Renew it; look for where it arced.");
-    } else if (ratio < SHORTED) {
-      answer =
-          CheckResult.saying(CheckResult.Grade.BAD, "Shorted")
-              .means("It takes its fuse or breaker.")
-              .next("Renew it; both wires off, read once more to be sure.");
     } else if (Math.abs(ratio - 1) <= BAND) {
       answer =
           CheckResult.saying(CheckResult.Grade.GOOD, "Sound")
@@ -111,6 +109,11 @@ final class ElementCheck implements PartCheck {
                       .formatted(
                           Figures.round(Dimension.OHMS, ratio > 1 ? read / SLIP : read * SLIP)))
               .next("Look at the k or M beside the figure.");
+    } else if (ratio < OTHER_RATING) {
+      answer =
+          CheckResult.saying(CheckResult.Grade.BAD, "Shorted")
+              .means("It takes its fuse or breaker.")
+              .next("Renew it; both wires off, read once more to be sure.");
     } else if (coils > 1 && left(ratio, coils) > 0) {
       int left = left(ratio, coils);
       answer =
@@ -119,14 +122,16 @@ final class ElementCheck implements PartCheck {
                   "%s of its heat is missing."
                       .formatted(Figures.percent(1 - (double) left / coils)))
               .next("Renew it.");
+    } else if (ratio > 1 / OTHER_RATING) {
+      answer =
+          CheckResult.saying(CheckResult.Grade.BAD, "Too many ohms")
+              .means("It gives less than a tenth of its heat: it is open in all but name.")
+              .next("Read it again at its own tabs, both wires off; then renew it.");
     } else {
       answer =
-          CheckResult.saying(CheckResult.Grade.BAD, ratio > 1 ? "Too many ohms" : "Too few ohms")
-              .means(
-                  ratio > 1
-                      ? "A burnt joint or a part of it is gone; or it is another element."
-                      : "Turns of it touch, or it is another element.")
-              .next("Read it again at its own tabs, both wires off; then its plate.");
+          CheckResult.saying(CheckResult.Grade.DOUBTFUL, "Another rating? Read its plate")
+              .means("At %.0f V it is an element of %.0f W.".formatted(volts, volts * volts / read))
+              .next("Take its watts from its own plate; its amperes under load decide.");
     }
     answer.result("expected-ohms", due, Dimension.OHMS);
     if (read < OhmsRead.OPEN) {
@@ -178,8 +183,11 @@ final class ElementCheck implements PartCheck {
   private static CheckResult leak(Inputs in, double due, double one, double other) {
     double through = Math.max(0, (one + other - due) / 2);
     double along = Math.max(0, Math.min(1, (one - through) / due));
+    boolean damp = Math.min(one, other) >= DAMP_OHMS;
     CheckResult.Writer answer =
-        CheckResult.saying(CheckResult.Grade.BAD, "Touches its case")
+        CheckResult.saying(
+                damp ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.BAD,
+                damp ? "Damp, or your fingers: dry it and read again" : "Touches its case")
             .result("leak-ohms", through, Dimension.OHMS)
             .because(
                 "%s from one end and %s from the other; the coil itself is %s.",
@@ -190,9 +198,15 @@ final class ElementCheck implements PartCheck {
           .because("So it touches at %s of its length from the first end.", Figures.percent(along));
     }
     return answer
-        .band("OL to its case")
-        .means("It heats with the contact open, or trips; the case may be live.")
-        .next("Renew it. No power meanwhile.")
+        .band("OL to its case; under %s it is bad", Figures.round(Dimension.OHMS, DAMP_OHMS))
+        .means(
+            damp
+                ? "A damp filling reads 1 to 20 MΩ, and so do two hands on the probes."
+                : "It heats with the contact open, or trips; the case may be live.")
+        .next(
+            damp
+                ? "Probes without fingers; dry it; then an insulation tester at 500 V."
+                : "Renew it. No power meanwhile.")
         .done();
   }
 
@@ -200,9 +214,14 @@ final class ElementCheck implements PartCheck {
     return Picture.scale(
         "ohm",
         List.of(
-            new Picture.Band(0, due * (1 - BAND), "too few", CheckResult.Grade.BAD),
+            new Picture.Band(
+                OTHER_RATING * due,
+                due * (1 - BAND),
+                "another rating?",
+                CheckResult.Grade.DOUBTFUL),
             new Picture.Band(due * (1 - BAND), due * (1 + BAND), "sound", CheckResult.Grade.GOOD),
-            new Picture.Band(due * (1 + BAND), 3 * due, "too many", CheckResult.Grade.BAD)),
+            new Picture.Band(
+                due * (1 + BAND), 3 * due, "another rating?", CheckResult.Grade.DOUBTFUL)),
         new Picture.Mark(read, 0, "read"));
   }
 }

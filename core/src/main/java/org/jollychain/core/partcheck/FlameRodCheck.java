@@ -21,12 +21,13 @@ final class FlameRodCheck implements PartCheck {
         "The rod is never touched with power on.",
         List.of(
             Input.figure(
-                "amperes",
-                "Current in series, flame burning",
-                Dimension.AMPERES,
-                "3.1 uA",
-                0,
-                1e-3),
+                    "amperes",
+                    "Current in series, flame burning",
+                    Dimension.AMPERES,
+                    "3.1 uA",
+                    0,
+                    1e-3)
+                .bare("uA"),
             Input.figure(
                     "volts",
                     "Volts from rod to earth without flame",
@@ -55,7 +56,9 @@ final class FlameRodCheck implements PartCheck {
       answer.because(
           in.figure("volts") > 50
               ? "The board sends its volts to the rod."
-              : "No volts at the rod: its wire or the board.");
+              : in.figure("volts") > 5
+                  ? "Boards differ: some send 24 V to the rod, others about 100 V."
+                  : "No volts at the rod: its wire or the board.");
     }
     return answer
         .because(
@@ -78,7 +81,7 @@ final class FlameRodCheck implements PartCheck {
         .next(
             grade == CheckResult.Grade.GOOD
                 ? "Go on."
-                : "Clean it with fine steel wool, look at its place in the flame and the ground of the burner.")
+                : "Clean it with fine steel wool; its place in the flame, the ground of the burner, the polarity of the supply.")
         .done();
   }
 }

@@ -11,7 +11,11 @@ import org.jollychain.core.sheet.PartKind;
  */
 final class FloatSwitchCheck implements PartCheck {
 
-  private static final double CLOSED_OHMS = 0.4;
+  /** Sound up to here, leads and all (ohm); common practice, no source. */
+  private static final double CLOSED_OHMS = 1;
+
+  /** Up to here its contact is dirty (ohm); common practice, no source. */
+  private static final double DIRTY_OHMS = 5;
 
   @Override
   public Card card() {
@@ -35,6 +39,7 @@ final class FloatSwitchCheck implements PartCheck {
     double lifted = OhmsRead.of("lifted", in.text("lifted"));
     boolean closes = down <= CLOSED_OHMS;
     boolean opens = lifted >= OhmsRead.OPEN;
+    boolean dirty = !closes && down <= DIRTY_OHMS && opens;
     boolean jammed = in.text("rattles").equals("no");
     boolean swapped = down >= OhmsRead.OPEN && lifted <= CLOSED_OHMS;
     boolean sensor = down > 1000 && down < OhmsRead.OPEN && Math.abs(lifted / down - 1) < 0.1;
@@ -45,9 +50,11 @@ final class FloatSwitchCheck implements PartCheck {
                 ? "The other way round: it closes when lifted, or it was held upside down"
                 : closes && opens
                     ? jammed ? "Sound, but it does not rattle: free it" : "Sound"
-                    : !closes ? "Does not close" : "Does not open when lifted";
+                    : dirty
+                        ? "Its contact is dirty: work it, and read again"
+                        : !closes ? "Does not close" : "Does not open when lifted";
     CheckResult.Grade grade =
-        sensor || swapped || jammed && closes && opens
+        sensor || swapped || dirty || jammed && closes && opens
             ? CheckResult.Grade.DOUBTFUL
             : closes && opens ? CheckResult.Grade.GOOD : CheckResult.Grade.BAD;
     CheckResult.Writer answer =

@@ -76,6 +76,11 @@ public record Input(
     return new Input(name, title, Kind.LOG, "", Optional.empty(), true, example, List.of(), 0, 0);
   }
 
+  /** The same, where people leave out another unit than that of the SI. */
+  Input bare(String usual) {
+    return new Input(name, title, kind, usual, dimension, required, example, choices, least, most);
+  }
+
   /** The same, where it may be left out. */
   Input optional() {
     return new Input(name, title, kind, unit, dimension, false, example, choices, least, most);
@@ -88,7 +93,9 @@ public record Input(
    */
   double read(String typed) {
     Dimension d = dimension.orElseThrow();
-    double value = d.parse(typed.replace(',', '.'));
+    boolean bare = typed.chars().noneMatch(c -> Character.isLetter(c) || c == '°' || c == '%');
+    String text = bare && !unit.equals(d.symbol()) ? typed + " " + unit : typed;
+    double value = d.parse(text.replace(',', '.'));
     if (value < least || value > most) {
       throw new IllegalArgumentException(
           String.format(

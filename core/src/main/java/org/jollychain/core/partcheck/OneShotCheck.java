@@ -17,7 +17,8 @@ final class OneShotCheck implements PartCheck {
   /** Where makers give none: so far below it may be kept (K); common practice, no source. */
   private static final double HOLDING_KELVIN = 25;
 
-  private static final double SOUND_OHMS = 0.4;
+  /** With the leads of a usual meter; common practice, no source. */
+  private static final double SOUND_OHMS = 1;
 
   @Override
   public Card card() {
@@ -51,7 +52,7 @@ final class OneShotCheck implements PartCheck {
                 sound
                     ? "Whole"
                     : open
-                        ? aged ? "Open: kept too warm, or overheated" : "Open: it was hot"
+                        ? aged ? "Open: kept too warm, or overheated" : "Open, cause unknown"
                         : "Not sound: a worn joint in it")
             .result("opens-from", rated - BELOW_KELVIN, Dimension.CELSIUS)
             .result("opens-to", rated, Dimension.CELSIUS)

@@ -11,7 +11,11 @@ import org.jollychain.core.sheet.PartKind;
  */
 final class StartSwitchCheck implements PartCheck {
 
-  private static final double CLOSED_OHMS = 0.4;
+  /** Sound up to here, leads and all (ohm); common practice, no source. */
+  private static final double CLOSED_OHMS = 1;
+
+  /** Up to here its contact is dirty (ohm); common practice, no source. */
+  private static final double DIRTY_OHMS = 5;
 
   @Override
   public Card card() {
@@ -33,12 +37,17 @@ final class StartSwitchCheck implements PartCheck {
     double pressed = OhmsRead.of("pressed", in.text("pressed"));
     double free = OhmsRead.of("let-go", in.text("let-go"));
     boolean welded = free <= CLOSED_OHMS || in.text("restarts").equals("yes");
-    boolean dead = pressed > CLOSED_OHMS;
+    boolean dead = pressed > DIRTY_OHMS;
+    boolean dirty = !dead && pressed > CLOSED_OHMS;
     return CheckResult.saying(
-            welded || dead ? CheckResult.Grade.BAD : CheckResult.Grade.GOOD,
+            welded || dead
+                ? CheckResult.Grade.BAD
+                : dirty ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD,
             welded
                 ? "Welded: it starts by itself when the door shuts"
-                : dead ? "Does not close" : "Sound")
+                : dead
+                    ? "Does not close"
+                    : dirty ? "Its contact is dirty: work it, and read again" : "Sound")
         .result("pressed-ohms", Math.min(pressed, OhmsRead.OPEN), Dimension.OHMS)
         .because("Pressed %s, let go %s.", OhmsRead.said(pressed), OhmsRead.said(free))
         .band("up to %.1f ohm pressed, OL let go", CLOSED_OHMS)

@@ -26,7 +26,8 @@ final class SteamCheck implements PartCheck {
         "Stand aside; steam burns.",
         List.of(
             Input.figure("celsius", "Temperature shown", Dimension.CELSIUS, "121 C", 0.01, 250),
-            Input.figure("pressure", "Pressure shown", Dimension.PASCALS, "105 kPa", 0, 4e6),
+            Input.figure("pressure", "Pressure shown", Dimension.PASCALS, "15 psi", 0, 4e6)
+                .bare("psi"),
             Input.choice("as", "The gauge counts from", "air (gauge)", "nothing (absolute)"),
             Input.figure("altitude", "Above the sea", Dimension.METRES, "0 m", -400, 5000)
                 .optional()));

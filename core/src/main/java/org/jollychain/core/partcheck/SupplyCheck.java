@@ -14,6 +14,13 @@ import org.jollychain.core.sheet.ServiceBand;
  */
 final class SupplyCheck implements PartCheck {
 
+  /** What is read at a unit is below its service by what the wires take. */
+  private static final ServiceBand AT_THE_UNIT_A =
+      new ServiceBand(1.0 / 12, 0.05, "ANSI C84.1, utilization voltage, range A.");
+
+  private static final ServiceBand AT_THE_UNIT_B =
+      new ServiceBand(14.0 / 120, 14.0 / 240, "ANSI C84.1, utilization voltage, range B.");
+
   @Override
   public Card card() {
     return new Card(
@@ -39,8 +46,8 @@ final class SupplyCheck implements PartCheck {
     double nominal = split ? 240 : in.text("system").endsWith("120") ? 120 : 230;
     double line = in.figure("line");
     boolean iec = nominal == 230;
-    ServiceBand sound = iec ? ServiceBand.IEC : ServiceBand.ANSI_A;
-    ServiceBand edge = iec ? ServiceBand.IEC : ServiceBand.ANSI_B;
+    ServiceBand sound = iec ? ServiceBand.IEC : AT_THE_UNIT_A;
+    ServiceBand edge = iec ? ServiceBand.IEC : AT_THE_UNIT_B;
     double share = line / nominal;
     String verdict;
     CheckResult.Grade grade = CheckResult.Grade.BAD;
@@ -49,6 +56,13 @@ final class SupplyCheck implements PartCheck {
     double two = in.figure("leg-two", 0);
     if (line < 0.1 * nominal && (!legs || Math.max(one, two) < 0.1 * nominal)) {
       verdict = "Dead";
+    } else if (legs && line < 0.1 * nominal && Math.min(one, two) > 60) {
+      verdict = "Dead leg, fed back through the load; or one leg twice";
+    } else if (legs
+        && Math.max(one, two) > 190
+        && Math.max(one, two) < 220
+        && Math.min(one, two) < 132) {
+      verdict = "A high leg of a delta: stop";
     } else if (legs && Math.min(one, two) < 30 && Math.max(one, two) > 100) {
       verdict = "Dead leg";
     } else if (legs
@@ -90,9 +104,9 @@ final class SupplyCheck implements PartCheck {
             iec
                 ? "207 to 253 V"
                 : split
-                    ? "range A 228 to 252 V, range B 220 to 254 V"
-                    : "range A 114 to 126 V, range B 110 to 127 V")
-        .from(iec ? "IEC 60038." : "ANSI C84.1, service voltage.")
+                    ? "at the unit: range A 220 to 252 V, range B 212 to 254 V"
+                    : "at the unit: range A 110 to 126 V, range B 106 to 127 V")
+        .from(iec ? "IEC 60038." : "ANSI C84.1, utilization voltage (from memory).")
         .means(
             grade == CheckResult.Grade.GOOD
                 ? "The supply is not it."
@@ -101,7 +115,12 @@ final class SupplyCheck implements PartCheck {
                     : "The unit is not fed as it should be.")
         .next(
             switch (verdict) {
-              case "Dead", "Dead leg" -> "Plug, breaker, outlet, block, cord, in this order.";
+              case "Dead", "Dead leg", "Dead leg, fed back through the load; or one leg twice" ->
+                  "Plug, breaker, outlet, block, cord, in this order.";
+              case "A high leg of a delta: stop" ->
+                  "Nothing of 120 V on the high leg: switch off, and the electrician.";
+              case "Two legs of a three-phase supply (208 V)" ->
+                  "See its plate: many units are rated for 208 V too, at three quarters of the heat.";
               case "Open neutral: the legs are unequal and add up" ->
                   "Dangerous for everything on it: switch off, and the electrician.";
               default ->

@@ -51,15 +51,16 @@ final class ThermistorCheck implements PartCheck {
     double read = OhmsRead.of("ohms", in.text("ohms"));
     double celsius = in.figure("celsius");
     double due = curve.ohmsAt(celsius);
-    if (read >= OhmsRead.OPEN || read < due / 50) {
+    boolean slip = Math.abs(read / due / 1000 - 1) < 0.3 || Math.abs(read / due * 1000 - 1) < 0.3;
+    if (read >= OhmsRead.OPEN || read < due / 50 && !slip) {
       boolean open = read >= OhmsRead.OPEN;
       return CheckResult.saying(CheckResult.Grade.BAD, open ? "Open" : "Shorted")
           .result("expected-ohms", due, Dimension.OHMS)
           .because("At %s it should read %s.", Figures.celsius(celsius), OhmsRead.said(due))
           .means(
               open
-                  ? "The board believes that it is very cold and heats."
-                  : "The board believes that it is very hot and does not heat.")
+                  ? "Most boards stop with a code; some take it for very cold, and heat."
+                  : "Most boards stop with a code; some take it for very hot, and do not heat.")
           .next("Renew it; first its plug.")
           .done();
     }
@@ -68,7 +69,6 @@ final class ThermistorCheck implements PartCheck {
     double allowed = BAND + THERMOMETER_KELVIN * slope;
     double off = read / due - 1;
     boolean good = Math.abs(off) <= allowed;
-    boolean slip = Math.abs(read / due / 1000 - 1) < 0.3 || Math.abs(read / due * 1000 - 1) < 0.3;
     boolean twice = in.has("ohms-warm") && in.has("celsius-warm");
     boolean falls = true;
     if (twice) {
@@ -112,13 +112,20 @@ final class ThermistorCheck implements PartCheck {
                 ? "Steinhart and Hart (1968); the band is common practice."
                 : "The two-parameter equation of an NTC; the band is common practice.")
         .means(
-            good
-                ? twice ? "It is sound." : "One point does not clear it."
-                : "The unit is off by as many degrees.")
+            slip
+                ? "%s was meant, most likely."
+                    .formatted(OhmsRead.said(read < due ? read * 1000 : read / 1000))
+                : !good
+                    ? "The unit is off by as many degrees."
+                    : !falls
+                        ? "Right at one temperature and wrong at another: it has aged."
+                        : twice ? "It is sound." : "One point does not clear it.")
         .next(
-            twice || !good
-                ? good && falls ? "Look further." : "Renew it."
-                : "Warm it in the hand or in water: it must fall smoothly.")
+            slip
+                ? "Look at the k or M beside the figure."
+                : twice || !good
+                    ? good && falls ? "Look further." : "Renew it; its paper's table first."
+                    : "Warm it in the hand or in water: it must fall smoothly.")
         .drawn(
             new Picture(
                 "C",

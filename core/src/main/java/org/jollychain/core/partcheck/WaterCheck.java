@@ -20,6 +20,12 @@ final class WaterCheck implements PartCheck {
   private static final double PPM = Dimension.MILLIMOLES_PER_LITRE.parse("1 ppm");
   private static final double GPG = Dimension.MILLIMOLES_PER_LITRE.parse("1 gpg");
 
+  /** Up to 60, 120 and 180 mg/l of calcium carbonate (mmol/l). */
+  private static final double SOFT = 60 * PPM;
+
+  private static final double MODERATE = 120 * PPM;
+  private static final double HARD = 180 * PPM;
+
   @Override
   public Card card() {
     return new Card(
@@ -29,7 +35,8 @@ final class WaterCheck implements PartCheck {
         List.of("hardness", "descale", "scale", "dH", "ppm", "grains", "relief valve"),
         "",
         List.of(
-            Input.figure("hardness", "Hardness", Dimension.MILLIMOLES_PER_LITRE, "14 dH", 0, 20),
+            Input.figure("hardness", "Hardness", Dimension.MILLIMOLES_PER_LITRE, "14 gpg", 0, 20)
+                .bare("gpg"),
             Input.figure("relief", "Age of the relief valve", Dimension.YEARS, "4 years", 0, 60)
                 .optional()));
   }
@@ -38,14 +45,16 @@ final class WaterCheck implements PartCheck {
   public CheckResult answer(Inputs in) {
     double mmol = in.figure("hardness");
     String title =
-        mmol < 1.5 ? "Soft" : mmol < 2.5 ? "Middling" : mmol < 3.8 ? "Hard" : "Very hard";
-    int months = mmol < 1.5 ? 24 : mmol < 2.5 ? 12 : mmol < 3.8 ? 6 : 3;
+        mmol <= SOFT
+            ? "Soft"
+            : mmol <= MODERATE ? "Moderately hard" : mmol <= HARD ? "Hard" : "Very hard";
+    int months = mmol <= MODERATE ? 24 : mmol <= HARD ? 12 : 6;
     boolean old = in.figure("relief", 0) >= RELIEF_YEARS;
     CheckResult.Writer answer =
         CheckResult.saying(
                 old
                     ? CheckResult.Grade.DOUBTFUL
-                    : mmol < 2.5 ? CheckResult.Grade.GOOD : CheckResult.Grade.DOUBTFUL,
+                    : mmol <= MODERATE ? CheckResult.Grade.GOOD : CheckResult.Grade.DOUBTFUL,
                 old ? title + "; the relief valve is due" : title)
             .result("mmol-per-litre", mmol, "mmol/l")
             .result("dH", mmol / DH, "dH")
@@ -62,25 +71,26 @@ final class WaterCheck implements PartCheck {
           "Relief valves are renewed after about %.0f years, and tested every year.", RELIEF_YEARS);
     }
     return answer
-        .band("soft under 1.5, middling to 2.5, hard to 3.8 mmol/l")
+        .band("soft to 3.5, moderately hard to 7, hard to 10.5 grains a gallon")
         .drawn(
             Picture.scale(
                 "mmol/l",
                 List.of(
-                    new Picture.Band(0, 1.5, "soft", CheckResult.Grade.GOOD),
-                    new Picture.Band(1.5, 2.5, "middling", CheckResult.Grade.GOOD),
-                    new Picture.Band(2.5, 3.8, "hard", CheckResult.Grade.DOUBTFUL),
-                    new Picture.Band(3.8, 6, "very hard", CheckResult.Grade.BAD)),
+                    new Picture.Band(0, SOFT, "soft", CheckResult.Grade.GOOD),
+                    new Picture.Band(SOFT, MODERATE, "moderate", CheckResult.Grade.GOOD),
+                    new Picture.Band(MODERATE, HARD, "hard", CheckResult.Grade.DOUBTFUL),
+                    new Picture.Band(HARD, 2 * HARD, "very hard", CheckResult.Grade.BAD)),
                 new Picture.Mark(mmol, 0, "yours")))
-        .from("The units by definition; the classes and intervals are common practice, no source.")
+        .from(
+            "Classes: USGS (from memory); the units by definition; the intervals are common practice.")
         .means(
-            mmol >= 2.5
+            mmol > MODERATE
                 ? "Scale keeps the heat in the element until it or its cut-off gives way."
                 : "Scale is slow here.")
         .next(
             old
                 ? "Renew the relief valve; it must lift and reseat."
-                : mmol >= 2.5 ? "Descale, and put it on the sheet as prevention." : "Nothing.")
+                : mmol > MODERATE ? "Descale, and put it on the sheet as prevention." : "Nothing.")
         .done();
   }
 }

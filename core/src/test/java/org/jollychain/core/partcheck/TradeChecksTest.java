@@ -20,6 +20,14 @@ class TradeChecksTest {
       element ! watts=4500;volts=240;ohms=OL ! BAD ! Open
       element ! watts=4500;volts=240;ohms=25.6;coils=2 ! BAD ! 1 of 2 coils left
       element ! watts=4500;volts=240;ohms=12.8;case-one=4;case-other=9 ! BAD ! Touches its case
+      element ! watts=4500;volts=240;ohms=0.2 ! BAD ! Shorted
+      element ! watts=4500;volts=240;ohms=10.4 ! DOUBTFUL ! Read its plate
+      element ! watts=4500;volts=240;ohms=19 ! DOUBTFUL ! Read its plate
+      element ! watts=4500;volts=240;ohms=140 ! BAD ! Too many ohms
+      element ! watts=4500;volts=240;ohms=12.8;case-one=8 MΩ ! DOUBTFUL ! dry it and read again
+      element ! watts=4500;volts=240;ohms=12.8;case-one=60k ! BAD ! Touches its case
+      contact ! drop=143 mV;amperes=0.1;supply=500 mV ! DOUBTFUL ! Tired
+      contact ! drop=0.15;amperes=20;supply=240 ! DOUBTFUL ! Warm
       contact ! drop=0.08;amperes=20;supply=240 ! GOOD ! Closed and sound
       contact ! drop=1.2;amperes=20;supply=240 ! BAD ! Burns
       contact ! drop=0.4;amperes=10;supply=240 ! DOUBTFUL ! Tired
@@ -31,27 +39,44 @@ class TradeChecksTest {
       disc-heat-up ! opens-at=121;log=0 21C closed| 2 60C closed| 4 118C open ! DOUBTFUL ! too fast to trust
       disc-heat-up ! opens-at=121;log=0 98C closed| 3 98C open ! BAD ! too early
       one-shot ! rated=91 C;reads=0.1 ! GOOD ! Whole
-      one-shot ! rated=91 C;reads=OL ! BAD ! it was hot
+      one-shot ! rated=91 C;reads=OL ! BAD ! cause unknown
+      one-shot ! rated=91 C;reads=0.8 ! GOOD ! Whole
       thermistor ! nominal=10k;at=25;beta=3950;ohms=OL;celsius=20 ! BAD ! Open
-      thermistor ! nominal=10k;at=25;beta=3950;ohms=12;celsius=20 ! BAD ! Shorted
+      thermistor ! nominal=10k;at=25;beta=3950;ohms=0.4;celsius=20 ! BAD ! Shorted
+      thermistor ! nominal=10k;at=25;beta=3950;ohms=12.5;celsius=20 ! DOUBTFUL ! slip of the prefix
       thermistor ! nominal=10k;at=25;beta=3950;ohms=12.5k;celsius=20 ! DOUBTFUL ! this one temperature
       thermistor ! nominal=10k;at=25;beta=3950;ohms=12.5k;celsius=20;ohms-warm=3.6k;celsius-warm=50 ! GOOD ! Follows its table
       thermistor ! nominal=10k;at=25;beta=3950;ohms=12.5k;celsius=20;ohms-warm=9k;celsius-warm=50 ! BAD ! Does not follow
       thermistor ! nominal=10k;at=25;beta=3950;ohms=18k;celsius=20 ! BAD ! colder
       thermistor ! nominal=10k;at=75 F;beta=3950;ohms=10950;celsius=72 F ! DOUBTFUL ! On its table
+      thermistor ! nominal=10k;at=25;beta=3950;ohms=12.5k;celsius=20;ohms-warm=12k;celsius-warm=50 ! BAD ! Does not follow
+      platinum ! type=Pt1000;ohms=1101;celsius=20 ! DOUBTFUL ! hotter
       platinum ! type=Pt1000;ohms=OL;celsius=20 ! BAD ! Open
       platinum ! type=Pt1000;ohms=1040;celsius=20 ! BAD ! colder
       coil ! coil=gas valve, two pins;ohms=1300 ! GOOD ! In its band
-      coil ! coil=gas valve, two pins;ohms=1300;partner=900 ! DOUBTFUL ! unlike its partner
+      coil ! coil=gas valve, two pins;ohms=1300;partner=560 ! GOOD ! In its band
+      coil ! coil=relay or contactor mains;ohms=1300;partner=900 ! DOUBTFUL ! unlike its partner
+      coil ! coil=relay or contactor 24 V;ohms=650 ! GOOD ! In its band
+      coil ! coil=timer motor;ohms=4200 ! GOOD ! In its band
       coil ! coil=gas valve, two pins;ohms=OL ! BAD ! Open
       coil ! coil=timer motor;ohms=2500 ! GOOD ! In its band
       igniter ! ohms=75;glows=20 ! GOOD ! Sound cold
       igniter ! ohms=OL ! BAD ! Open
-      igniter ! ohms=75;amperes=2.4;rated=3.2 ! BAD ! Weak
+      igniter ! ohms=75;amperes=2.4;rated=3.2;in-series=yes ! BAD ! Weak
+      igniter ! ohms=75;amperes=2.4;rated=3.2 ! DOUBTFUL ! Draws little
+      igniter ! ohms=84 ! GOOD ! Sound cold
+      igniter ! ohms=395 ! GOOD ! Sound cold
+      igniter ! ohms=17;kind=nitride: dark, a thin blade;glows=6 ! GOOD ! Sound cold
+      igniter ! ohms=17;kind=carbide: grey, a spiral or an M ! DOUBTFUL ! Out of its usual band
+      igniter ! ohms=900 ! DOUBTFUL ! Out of its usual band
       timer ! chart=10-60;log=0 open| 15 closed| 70 open ! GOOD ! As its chart
       timer ! chart=10-60;log=0 closed| 15 closed| 70 closed ! BAD ! Welded
       timer ! chart=10-60;log=0 open| 15 open ! BAD ! Burnt
       float ! down=0.2;lifted=OL ! GOOD ! Sound
+      float ! down=0.6;lifted=OL ! GOOD ! Sound
+      float ! down=3;lifted=OL ! DOUBTFUL ! dirty
+      start-switch ! pressed=0.6;let-go=OL ! GOOD ! Sound
+      start-switch ! pressed=3;let-go=OL ! DOUBTFUL ! dirty
       float ! down=0.2;lifted=0.2 ! BAD ! Does not open
       float ! down=OL;lifted=0.2 ! DOUBTFUL ! other way round
       float ! down=11.2k;lifted=11.2k ! DOUBTFUL ! the sensor in the same plug
@@ -64,6 +89,8 @@ class TradeChecksTest {
       door-interlocks ! first-shut=0.1;first-open=OL;second-shut=0.1;second-open=OL;monitor-shut=OL;monitor-open=0.1 ! GOOD ! as they should
       door-interlocks ! first-shut=0.1;first-open=0.1;second-shut=0.1;second-open=OL;monitor-shut=OL;monitor-open=0.1 ! BAD ! welded
       door-interlocks ! first-shut=0.1;first-open=OL;second-shut=0.1;second-open=OL;monitor-shut=0.1;monitor-open=0.1;plug=0.3 ! BAD ! shorts the line
+      door-interlocks ! first-shut=0.1;first-open=5;second-shut=0.1;second-open=OL;monitor-shut=OL;monitor-open=0.1 ! BAD ! leaks with the door open
+      door-interlocks ! first-shut=0.1;first-open=OL;second-shut=0.1;second-open=OL;monitor-shut=4;monitor-open=0.1 ! BAD ! monitor leaks
       transformer ! primary=240;secondary=24;va=40;in=238;out=27 ! GOOD ! Sound
       transformer ! primary=240;secondary=24;va=40;in=238;out=0.2 ! BAD ! Dead
       transformer ! primary=240;secondary=24;va=40;in=3;out=0 ! BAD ! Not fed
@@ -78,17 +105,23 @@ class TradeChecksTest {
       cycle-log ! control=68 C;limit=118 C;log=0 22C on| 6 69C off| 8 61C on| 10 69C off ! GOOD ! on its control
       cycle-log ! control=68 C;limit=118 C;log=0 22C on| 6 117C off| 8 91C on ! BAD ! on its limit
       cycle-log ! control=68 C;limit=118 C;log=0 22C on| 20 110C on ! BAD ! does not go off
+      cycle-log ! control=155 F;limit=250 F;log=0 72F on| 4 118F off| 6 104F on| 9 118F off ! DOUBTFUL ! below its control
+      burner-log ! log=0 glow| 32 flame| 37 off| 100 glow| 130 flame| 900 off ! DOUBTFUL ! lost within seconds
+      burner-log ! log=0 glow| 45 off| 120 glow| 150 flame| 900 off ! DOUBTFUL ! without flame
       burner-log ! log=0 glow| 32 flame| 1300 off| 1450 glow| 1475 flame| 1600 off ! GOOD ! Every trial good
       burner-log ! log=0 glow| 45 off| 120 glow| 165 off ! BAD ! no flame
       burner-log ! log=0 glow| 32 flame| 900 off| 1000 glow| 1045 off ! BAD ! open when warm
       airflow ! watts=10 kW;in=20;out=64;due=1200 cfm ! BAD ! Too little
       airflow ! watts=10 kW;in=20;out=34;due=1200 cfm ! GOOD ! enough
-      supply ! system=split-phase 120/240;line=3;leg-one=119;leg-two=116 ! BAD ! Low
+      supply ! system=split-phase 120/240;line=3;leg-one=119;leg-two=116 ! BAD ! fed back
       supply ! system=split-phase 120/240;line=119;leg-one=119;leg-two=0.4 ! BAD ! Dead leg
       supply ! system=split-phase 120/240;line=240;leg-one=160;leg-two=80 ! BAD ! Open neutral
       supply ! system=split-phase 120/240;line=208;leg-one=120;leg-two=120 ! DOUBTFUL ! three-phase
+      supply ! system=split-phase 120/240;line=240;leg-one=120;leg-two=208 ! BAD ! high leg
+      supply ! system=split-phase 120/240;line=224;leg-one=112;leg-two=112 ! GOOD ! Sound
       supply ! system=split-phase 120/240;line=0.2 ! BAD ! Dead
       flame-rod ! amperes=3.1 uA ! GOOD ! Flame is seen
+      flame-rod ! amperes=3 ! GOOD ! Flame is seen
       flame-rod ! amperes=0.3 uA ! BAD ! not seen
       flame-rod ! amperes=0;volts=90 ! BAD ! not seen
       moisture-bars ! dry=OL;wet=OL ! BAD ! do not feel water
@@ -101,7 +134,10 @@ class TradeChecksTest {
       belt ! drum=drags and springs back a little;switch=0.1 ! GOOD ! belt is on
       belt ! drum=spins far too freely;switch=OL ! BAD ! off or torn
       meter ! function=AC volts;reading=48.2;percent=1;digits=3;low-z=1.1 ! DOUBTFUL ! ghost
-      water ! hardness=20 dH ! DOUBTFUL ! Hard
+      water ! hardness=3 ! GOOD ! Soft
+      water ! hardness=8 gpg ! DOUBTFUL ! Hard
+      water ! hardness=14 ! DOUBTFUL ! Very hard
+      water ! hardness=20 dH ! DOUBTFUL ! Very hard
       water ! hardness=4 dH;relief=8 years ! DOUBTFUL ! relief valve is due
       """)
   void says_what_a_master_would(String key, String typed, CheckResult.Grade grade, String verdict) {
