@@ -19,6 +19,9 @@ final class AirflowCheck implements PartCheck {
   /** What two thermometers leave open (K). */
   private static final double THERMOMETERS = 1.4;
 
+  /** More than so many times its flow it does not move: some of the heat is missing. */
+  private static final double TOO_MUCH = 1.4;
+
   @Override
   public Card card() {
     return new Card(
@@ -60,8 +63,14 @@ final class AirflowCheck implements PartCheck {
           CheckResult.saying(
                   share < 0.8
                       ? CheckResult.Grade.BAD
-                      : share < 0.9 ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD,
-                  share < 0.8 ? "Too little air" : share < 0.9 ? "Little air" : "Air enough")
+                      : share < 0.9 || share > TOO_MUCH
+                          ? CheckResult.Grade.DOUBTFUL
+                          : CheckResult.Grade.GOOD,
+                  share < 0.8
+                      ? "Too little air"
+                      : share < 0.9
+                          ? "Little air"
+                          : share > TOO_MUCH ? "Too much air to be true: less heat" : "Air enough")
               .result("share", share, "")
               .drawn(
                   Picture.scale(
@@ -96,7 +105,10 @@ final class AirflowCheck implements PartCheck {
         .band(in.has("due") ? "nine tenths of its flow at least" : "")
         .from("Ideal gas; ISO 2533 for the altitude.")
         .means("Twice the rise is half the air.")
-        .next("Filter, coil, registers; then blower, capacitor, speed tap.")
+        .next(
+            in.has("due") && flow / in.figure("due") > TOO_MUCH
+                ? "A strip is out: amperes of each."
+                : "Filter, coil, registers; then blower, capacitor, speed tap.")
         .done();
   }
 }

@@ -32,10 +32,15 @@ final class BeltCheck implements PartCheck {
   public CheckResult answer(Inputs in) {
     boolean off = in.text("drum").startsWith("spins");
     boolean stuck = in.text("drum").startsWith("hardly");
+    boolean shown = in.has("switch") && OhmsRead.of("switch", in.text("switch")) >= OhmsRead.OPEN;
     CheckResult.Writer answer =
         CheckResult.saying(
-            off || stuck ? CheckResult.Grade.BAD : CheckResult.Grade.GOOD,
-            off ? "Belt off or torn" : stuck ? "Something holds the drum" : "The belt is on");
+            stuck || off && shown
+                ? CheckResult.Grade.BAD
+                : off ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD,
+            off
+                ? shown ? "Belt off or torn" : "Belt off? Feel it"
+                : stuck ? "Something holds the drum" : "The belt is on");
     if (in.has("switch")) {
       double ohms = OhmsRead.of("switch", in.text("switch"));
       boolean open = ohms >= OhmsRead.OPEN;
@@ -52,7 +57,7 @@ final class BeltCheck implements PartCheck {
         .because("A drum with its belt drags the motor along and springs back a little.")
         .means(
             off
-                ? "Some units do not start at all without it."
+                ? "Some units do not start at all without it; some drums on rollers spin free with it."
                 : stuck ? "Rollers, glides, something caught." : "The belt is not it.")
         .next(
             off

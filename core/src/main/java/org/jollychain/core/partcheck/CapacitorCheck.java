@@ -94,7 +94,9 @@ final class CapacitorCheck implements PartCheck {
         .next(
             grade == CheckResult.Grade.GOOD
                 ? "Look at the motor and the wheel."
-                : "A new one with the same microfarads and at least the same volts.")
+                : off > 0
+                    ? "Discharge it, both wires off, and read again; a run capacitor gains nothing."
+                    : "A new one with the same microfarads and at least the same volts.")
         .done();
   }
 }

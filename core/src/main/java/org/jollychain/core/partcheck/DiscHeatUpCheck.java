@@ -21,6 +21,9 @@ final class DiscHeatUpCheck implements PartCheck {
   /** Faster, and the thermometer and the disc are not as warm (K/min). */
   private static final double FASTEST = 6;
 
+  /** Cooled so far, a disc that resets by itself is closed. */
+  private static final double ROOM_CELSIUS = 27;
+
   /** Half a minute of lag. */
   private static final double LAG_MINUTES = 0.5;
 
@@ -73,18 +76,22 @@ final class DiscHeatUpCheck implements PartCheck {
     boolean fast = rate > FASTEST;
     boolean within = Math.abs(off) <= allowed + (fast ? LAG_MINUTES * rate : 0);
     Optional<StateLog.Line> closed = first(log, "closed", at);
+    double cold = in.figure("closes-at", ROOM_CELSIUS + allowed) - allowed;
+    boolean stays = closed.isEmpty() && coolest(log, at) <= cold;
     CheckResult.Grade grade =
-        !within
+        !within || stays
             ? CheckResult.Grade.BAD
             : fast ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD;
     CheckResult.Writer answer =
         CheckResult.saying(
                 grade,
-                within
-                    ? fast
-                        ? "Opens about where it should; heated too fast to trust"
-                        : "Opens within its band"
-                    : off < 0 ? "Opens too early" : "Opens too late")
+                within && stays
+                    ? "Opens within its band, and does not close again"
+                    : within
+                        ? fast
+                            ? "Opens about where it should; heated too fast to trust"
+                            : "Opens within its band"
+                        : off < 0 ? "Opens too early" : "Opens too late")
             .measured("opened-at", celsius, Dimension.CELSIUS, 2 + LAG_MINUTES * rate)
             .result("off", off, Dimension.KELVIN)
             .result("rate", rate, "K/min")
@@ -104,12 +111,17 @@ final class DiscHeatUpCheck implements PartCheck {
     return answer
         .band("%.0f K either way of its rating; not faster than %.0f K a minute", allowed, FASTEST)
         .means(
-            within
-                ? "It is sound; look for what overheated it."
-                : off < 0
-                    ? "It opens in normal work: the unit goes off and on."
-                    : "What it protects gets too hot.")
-        .next(within ? "Put it back." : "Renew it with one of the same rating.")
+            stays
+                ? "It stays open when cold: what it feeds never comes on again."
+                : within
+                    ? "It is sound; look for what overheated it."
+                    : off < 0
+                        ? "It opens in normal work: the unit goes off and on."
+                        : "What it protects gets too hot.")
+        .next(
+            within && !stays
+                ? "Put it back; after a blown cut-off renew both as a set."
+                : "Renew it with one of the same rating.")
         .drawn(picture(log, rated, allowed))
         .done();
   }

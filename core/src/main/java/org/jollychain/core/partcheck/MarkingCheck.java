@@ -1,5 +1,6 @@
 package org.jollychain.core.partcheck;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -33,7 +34,7 @@ final class MarkingCheck implements PartCheck {
             Input.text("marking", "As it is printed", "L250-40F"),
             Input.figure("celsius", "Temperature of the disc", Dimension.CELSIUS, "180 F", -60, 500)
                 .optional(),
-            Input.choice("before", "Where it comes from", "unknown", "colder", "hotter")
+            Input.choice("before", "Was it last hotter or colder?", "unknown", "colder", "hotter")
                 .optional()));
   }
 
@@ -46,12 +47,14 @@ final class MarkingCheck implements PartCheck {
     }
     ThermalRating rating = rating(discs[0]);
     Optional<Double> at = in.optional("celsius");
+    List<ThermalRating> all = Arrays.stream(discs).map(MarkingCheck::rating).toList();
     CheckResult.Writer answer =
-        at.isEmpty() ? said(rating) : state(rating, at.get(), in.text("before"));
-    describe(answer, discs[0], rating);
-    for (int i = 1; i < discs.length; i++) {
-      describe(answer, discs[i], rating(discs[i]));
-      answer.because("Two discs in one housing stand in series.");
+        at.isEmpty() ? said(rating) : state(all, at.get(), in.text("before"));
+    for (int i = 0; i < discs.length; i++) {
+      describe(answer, discs[i], all.get(i));
+    }
+    if (discs.length > 1) {
+      answer.because("Two thermostats in one body, in series: the lower one opens it.");
     }
     return answer
         .band("Makers allow a few degrees either way of the figure printed.")
@@ -85,19 +88,27 @@ final class MarkingCheck implements PartCheck {
         Figures.celsius(r.returnsAtCelsius().orElseThrow()));
   }
 
-  private static CheckResult.Writer state(ThermalRating r, double celsius, String before) {
+  /** What is in series is open where one of it is. */
+  private static CheckResult.Writer state(List<ThermalRating> all, double celsius, String before) {
+    List<String> states = all.stream().map(r -> state(r, celsius, before)).toList();
     String state =
-        switch (r.stateAt(celsius)) {
-          case OPEN -> "Open";
-          case CLOSED -> "Closed";
-          case EITHER ->
-              switch (before) {
-                case "colder" -> r.acts() == ThermalRating.Acts.OPENS ? "Closed" : "Open";
-                case "hotter" -> r.acts() == ThermalRating.Acts.OPENS ? "Open" : "Closed";
-                default -> "Open or closed: either is right";
-              };
-        };
+        states.contains("Open")
+            ? "Open"
+            : states.stream().filter(s -> !s.equals("Closed")).findFirst().orElse("Closed");
     return CheckResult.saying(CheckResult.Grade.PLAIN, "%s at %s", state, Figures.celsius(celsius));
+  }
+
+  private static String state(ThermalRating r, double celsius, String before) {
+    return switch (r.stateAt(celsius)) {
+      case OPEN -> "Open";
+      case CLOSED -> "Closed";
+      case EITHER ->
+          switch (before) {
+            case "colder" -> r.acts() == ThermalRating.Acts.OPENS ? "Closed" : "Open";
+            case "hotter" -> r.acts() == ThermalRating.Acts.OPENS ? "Open" : "Closed";
+            default -> "Can be open or closed here";
+          };
+    };
   }
 
   private static void describe(CheckResult.Writer answer, String marking, ThermalRating r) {

@@ -8,6 +8,9 @@ import org.jollychain.core.sheet.PartKind;
 /** Moisture bars: open dry, a wet cloth across them closes. Common practice, no source. */
 final class MoistureBarsCheck implements PartCheck {
 
+  /** A wet finger across both reads less (ohm); common practice, no source. */
+  private static final double WET_OHMS = 1e6;
+
   @Override
   public Card card() {
     return new Card(
@@ -26,12 +29,17 @@ final class MoistureBarsCheck implements PartCheck {
     double dry = OhmsRead.of("dry", in.text("dry"));
     double wet = OhmsRead.of("wet", in.text("wet"));
     boolean leaks = dry < OhmsRead.OPEN / 4;
-    boolean blind = wet > 1e6;
+    boolean blind = wet >= OhmsRead.OPEN;
+    boolean little = !blind && wet > WET_OHMS;
     return CheckResult.saying(
-            leaks || blind ? CheckResult.Grade.BAD : CheckResult.Grade.GOOD,
+            leaks || blind
+                ? CheckResult.Grade.BAD
+                : little ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD,
             leaks
-                ? "They conduct dry: it never ends"
-                : blind ? "They do not feel water: it stops too soon" : "Sound")
+                ? "Shorted: auto dry will not end"
+                : blind
+                    ? "No change when wet"
+                    : little ? "Little change: again, with a wet finger across both" : "Sound")
         .result("wet-ohms", Math.min(wet, OhmsRead.OPEN), Dimension.OHMS)
         .because("Dry %s, wet %s.", OhmsRead.said(dry), OhmsRead.said(wet))
         .band("OL dry, less than a megohm wet")

@@ -12,8 +12,8 @@ import org.jollychain.core.sheet.PartKind;
  */
 final class TimerCheck implements PartCheck {
 
-  private static final double MOTOR_LOW = 2000;
-  private static final double MOTOR_HIGH = 3000;
+  private static final double MOTOR_LOW = 1000;
+  private static final double MOTOR_HIGH = 6000;
 
   @Override
   public Card card() {
@@ -55,15 +55,21 @@ final class TimerCheck implements PartCheck {
         dead |= !closed;
       }
     }
+    // a contact that fails is right somewhere
+    boolean turned = log.size() > 1 && wrong.size() == log.size();
     boolean motorBad = false;
     CheckResult.Writer answer =
         CheckResult.saying(
-            wrong.isEmpty() ? CheckResult.Grade.GOOD : CheckResult.Grade.BAD,
+            wrong.isEmpty()
+                ? CheckResult.Grade.GOOD
+                : turned ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.BAD,
             wrong.isEmpty()
                 ? "As its chart"
-                : welded && !dead
-                    ? "Welded: closed where it should be open"
-                    : "Burnt: open where it should be closed");
+                : turned
+                    ? "Wrong at every place: other wires, or another zero of the dial"
+                    : welded && !dead
+                        ? "Welded: closed where it should be open"
+                        : "Burnt: open where it should be closed");
     if (in.has("motor")) {
       double ohms = OhmsRead.of("motor", in.text("motor"));
       motorBad = ohms >= OhmsRead.OPEN;
@@ -93,8 +99,13 @@ final class TimerCheck implements PartCheck {
                 ? "It does not advance by itself: its motor is open."
                 : wrong.isEmpty()
                     ? "Its contact does as it should."
-                    : "The programme goes wrong there.")
-        .next(wrong.isEmpty() && !motorBad ? "Look further along the chain." : "Renew the timer.")
+                    : "The program goes wrong there.")
+        .next(
+            turned
+                ? "Find its two wires in the chart again, and where its dial begins."
+                : wrong.isEmpty() && !motorBad
+                    ? "Look further along the chain."
+                    : "Renew the timer.")
         .done();
   }
 

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Set;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.PartKind;
+import org.jollychain.core.sheet.ServiceBand;
 
 /**
  * A control transformer: volts in and out against its plate, how far they fall under load, and what
@@ -12,7 +13,7 @@ import org.jollychain.core.sheet.PartKind;
 final class TransformerCheck implements PartCheck {
 
   /** Hardly loaded it shows so much more (a share); common practice, no source. */
-  private static final double UNLOADED_ABOVE = 0.2;
+  private static final double UNLOADED_ABOVE = ServiceBand.CONTROL_TRANSFORMER.above();
 
   private static final double LOADED_BELOW = 0.1;
 
@@ -56,6 +57,9 @@ final class TransformerCheck implements PartCheck {
       verdict = "Overloaded";
     } else if (sags) {
       verdict = "Falls too far under load";
+    } else if (in.figure("primary") > 220 && in.figure("in") > 196 && in.figure("in") < 217) {
+      verdict = "Sound, on another tap than its supply: move to the 208 V tap";
+      grade = CheckResult.Grade.DOUBTFUL;
     } else {
       verdict = "Sound";
       grade =

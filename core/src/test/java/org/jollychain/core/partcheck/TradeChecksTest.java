@@ -34,6 +34,8 @@ class TradeChecksTest {
       contact ! drop=238;amperes=0.1;supply=240 ! BAD ! Open
       contact ! drop=0;amperes=0 ! DOUBTFUL ! proves nothing
       disc-heat-up ! opens-at=121;log=0 21C closed| 5 70C closed| 12 100C closed| 18 120C open ! GOOD ! within its band
+      disc-heat-up ! opens-at=121;closes-at=99;log=0 21C closed| 5 70C closed| 12 100C closed| 18 120C open| 40 25C open ! BAD ! does not close again
+      disc-heat-up ! opens-at=121;closes-at=99;log=0 21C closed| 5 70C closed| 12 100C closed| 18 120C open| 25 97C closed ! GOOD ! within its band
       disc-heat-up ! opens-at=121;log=0 21C closed| 10 60C closed| 15 80C open ! BAD ! too early
       disc-heat-up ! opens-at=121;log=0 21C closed| 30 140C closed ! BAD ! Never opens
       disc-heat-up ! opens-at=121;log=0 21C closed| 2 60C closed| 4 118C open ! DOUBTFUL ! too fast to trust
@@ -72,6 +74,7 @@ class TradeChecksTest {
       timer ! chart=10-60;log=0 open| 15 closed| 70 open ! GOOD ! As its chart
       timer ! chart=10-60;log=0 closed| 15 closed| 70 closed ! BAD ! Welded
       timer ! chart=10-60;log=0 open| 15 open ! BAD ! Burnt
+      timer ! chart=10-60;log=0 closed| 15 open| 70 closed ! DOUBTFUL ! another zero of the dial
       float ! down=0.2;lifted=OL ! GOOD ! Sound
       float ! down=0.6;lifted=OL ! GOOD ! Sound
       float ! down=3;lifted=OL ! DOUBTFUL ! dirty
@@ -92,6 +95,7 @@ class TradeChecksTest {
       door-interlocks ! first-shut=0.1;first-open=5;second-shut=0.1;second-open=OL;monitor-shut=OL;monitor-open=0.1 ! BAD ! leaks with the door open
       door-interlocks ! first-shut=0.1;first-open=OL;second-shut=0.1;second-open=OL;monitor-shut=4;monitor-open=0.1 ! BAD ! monitor leaks
       transformer ! primary=240;secondary=24;va=40;in=238;out=27 ! GOOD ! Sound
+      transformer ! primary=240;secondary=24;va=40;in=208;out=23 ! DOUBTFUL ! 208 V tap
       transformer ! primary=240;secondary=24;va=40;in=238;out=0.2 ! BAD ! Dead
       transformer ! primary=240;secondary=24;va=40;in=3;out=0 ! BAD ! Not fed
       transformer ! primary=240;secondary=24;va=40;in=238;out=27;amperes=2.2 ! BAD ! Overloaded
@@ -113,6 +117,7 @@ class TradeChecksTest {
       burner-log ! log=0 glow| 32 flame| 900 off| 1000 glow| 1045 off ! BAD ! open when warm
       airflow ! watts=10 kW;in=20;out=64;due=1200 cfm ! BAD ! Too little
       airflow ! watts=10 kW;in=20;out=34;due=1200 cfm ! GOOD ! enough
+      airflow ! watts=10 kW;in=20;out=28;due=1200 cfm ! DOUBTFUL ! less heat
       supply ! system=split-phase 120/240;line=3;leg-one=119;leg-two=116 ! BAD ! fed back
       supply ! system=split-phase 120/240;line=119;leg-one=119;leg-two=0.4 ! BAD ! Dead leg
       supply ! system=split-phase 120/240;line=240;leg-one=160;leg-two=80 ! BAD ! Open neutral
@@ -124,14 +129,16 @@ class TradeChecksTest {
       flame-rod ! amperes=3 ! GOOD ! Flame is seen
       flame-rod ! amperes=0.3 uA ! BAD ! not seen
       flame-rod ! amperes=0;volts=90 ! BAD ! not seen
-      moisture-bars ! dry=OL;wet=OL ! BAD ! do not feel water
+      moisture-bars ! dry=OL;wet=OL ! BAD ! No change when wet
+      moisture-bars ! dry=OL;wet=2M ! DOUBTFUL ! wet finger
       moisture-bars ! dry=OL;wet=200k ! GOOD ! Sound
-      moisture-bars ! dry=40k;wet=20k ! BAD ! conduct dry
+      moisture-bars ! dry=40k;wet=20k ! BAD ! will not end
       start-switch ! pressed=0.1;let-go=0.1 ! BAD ! Welded
       start-switch ! pressed=OL;let-go=OL ! BAD ! Does not close
       start-switch ! pressed=0.1;let-go=OL ! GOOD ! Sound
       belt ! drum=hardly turns;switch=0.1 ! BAD ! holds the drum
       belt ! drum=drags and springs back a little;switch=0.1 ! GOOD ! belt is on
+      belt ! drum=spins far too freely ! DOUBTFUL ! Feel it
       belt ! drum=spins far too freely;switch=OL ! BAD ! off or torn
       meter ! function=AC volts;reading=48.2;percent=1;digits=3;low-z=1.1 ! DOUBTFUL ! ghost
       water ! hardness=3 ! GOOD ! Soft
@@ -198,11 +205,13 @@ class TradeChecksTest {
           """
       marking=L250-40F;celsius=180 F ! Closed
       marking=L250-40F;celsius=251 F ! Open
-      marking=L250-40F;celsius=230 F ! either is right
+      marking=L250-40F;celsius=230 F ! open or closed here
       marking=L250-40F;celsius=230 F;before=colder ! Closed
       marking=L250-40F;celsius=230 F;before=hotter ! Open
       marking=F110-20;celsius=100 F;before=colder ! Open
       marking=L250-40F, L140-20F ! Opens
+      marking=L250-40F, L140-20F;celsius=180 F ! Open
+      marking=L250-40F, L140-20F;celsius=90 F ! Closed
       """)
   void a_discs_state_depends_on_where_it_comes_from(String typed, String state) {
     assertThat(Bench.answer("marking", typed).verdict()).contains(state);
