@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.ThermalRating;
@@ -15,6 +17,9 @@ import org.jollychain.core.sheet.ThermalRating;
  * it comes from. Two discs in one housing are two markings. Common practice, no source.
  */
 final class MarkingCheck implements PartCheck {
+
+  /** A figure alone, with a letter or without: {@code L180}, {@code 155F}, {@code 85C}. */
+  private static final Pattern ALONE = Pattern.compile("([LF]?)(\\d{2,3})([CF]?)");
 
   @Override
   public Card card() {
@@ -34,20 +39,22 @@ final class MarkingCheck implements PartCheck {
             Input.text("marking", "As it is printed", "L250-40F"),
             Input.figure("celsius", "Temperature of the disc", Dimension.CELSIUS, "180 F", -60, 500)
                 .optional(),
+            Input.choice("reset", "How it resets", "by itself", "by its button").optional(),
             Input.choice("before", "Was it last hotter or colder?", "unknown", "colder", "hotter")
                 .optional()));
   }
 
   @Override
   public CheckResult answer(Inputs in) {
-    String[] discs = in.text("marking").strip().split("\\s*[/,+ ]\\s*");
+    String[] discs = together(in.text("marking").strip()).split("\\s*[/,+ ]\\s*");
     if (discs.length > 2) {
       throw new InvalidInputsException(
           "marking", "one disc or two in one housing, like \"L250-40F\"");
     }
-    ThermalRating rating = rating(discs[0]);
+    boolean button = in.text("reset").equals("by its button");
+    ThermalRating rating = rating(discs[0], button);
     Optional<Double> at = in.optional("celsius");
-    List<ThermalRating> all = Arrays.stream(discs).map(MarkingCheck::rating).toList();
+    List<ThermalRating> all = Arrays.stream(discs).map(d -> rating(d, button)).toList();
     CheckResult.Writer answer =
         at.isEmpty() ? said(rating) : state(all, at.get(), in.text("before"));
     for (int i = 0; i < discs.length; i++) {
@@ -59,15 +66,38 @@ final class MarkingCheck implements PartCheck {
     return answer
         .band("Makers allow a few degrees either way of the figure printed.")
         .means(
-            "Closed at room temperature it passes current; at what it opens only slow heat shows.")
+            rating.acts() == ThermalRating.Acts.CLOSES
+                ? "Open at room temperature: it closes when it is warm. At what, only slow heat shows."
+                : "Closed at room temperature it passes current; at what it opens only slow heat shows.")
         .next("Replace it by one of the same figures only; never bridge it, not even for a test.")
         .drawn(picture(rating, at))
         .done();
   }
 
-  private static ThermalRating rating(String text) {
+  /** Letter, figures and unit of one disc without blanks between them. */
+  private static String together(String text) {
+    return text.replaceAll("(?i)([LF])\\s+(?=\\d)", "$1")
+        .replaceAll("(?<=\\d)\\s+(?=[°CFcf]\\b)", "")
+        .replace("°", "");
+  }
+
+  /** What is printed; without the second figure it is not known how far it has to cool. */
+  private static ThermalRating rating(String text, boolean button) {
+    ThermalRating.Reset reset = button ? ThermalRating.Reset.MANUAL : ThermalRating.Reset.AUTO;
+    Matcher alone = ALONE.matcher(text.toUpperCase(Locale.ROOT));
+    if (alone.matches()) {
+      String unit = alone.group(3).equals("C") ? "C" : "F";
+      return new ThermalRating(
+          alone.group(1).equals("F") ? ThermalRating.Acts.CLOSES : ThermalRating.Acts.OPENS,
+          Dimension.CELSIUS.parse(alone.group(2) + unit),
+          Optional.empty(),
+          reset);
+    }
     try {
-      return ThermalRating.ofMarking(text, ThermalRating.Reset.AUTO);
+      ThermalRating printed = ThermalRating.ofMarking(text, reset);
+      return button
+          ? new ThermalRating(printed.acts(), printed.actsAtCelsius(), Optional.empty(), reset)
+          : printed;
     } catch (IllegalArgumentException e) {
       String letter =
           text.matches("[A-Za-z]")
@@ -81,11 +111,17 @@ final class MarkingCheck implements PartCheck {
     boolean opens = r.acts() == ThermalRating.Acts.OPENS;
     return CheckResult.saying(
         CheckResult.Grade.PLAIN,
-        "%s at %s on rise, %s again at %s",
+        "%s at %s on rise%s",
         opens ? "Opens" : "Closes",
         Figures.celsius(r.actsAtCelsius()),
-        opens ? "closes" : "opens",
-        Figures.celsius(r.returnsAtCelsius().orElseThrow()));
+        r.reset() == ThermalRating.Reset.MANUAL
+            ? ", and stays so until its button is pressed"
+            : r.returnsAtCelsius()
+                .map(
+                    back ->
+                        ", %s again at %s"
+                            .formatted(opens ? "closes" : "opens", Figures.celsius(back)))
+                .orElse("; how far it has to cool is not printed"));
   }
 
   /** What is in series is open where one of it is. */
@@ -112,20 +148,23 @@ final class MarkingCheck implements PartCheck {
   }
 
   private static void describe(CheckResult.Writer answer, String marking, ThermalRating r) {
-    double back = r.returnsAtCelsius().orElseThrow();
     answer
         .result("acts-at", r.actsAtCelsius(), Dimension.CELSIUS)
-        .result("returns-at", back, Dimension.CELSIUS)
         .because(
-            "%s: acts at %s, goes back %.1f K lower at %s.",
-            marking.toUpperCase(Locale.ROOT),
-            Figures.celsius(r.actsAtCelsius()),
-            r.actsAtCelsius() - back,
-            Figures.celsius(back));
+            "%s: acts at %s.",
+            marking.toUpperCase(Locale.ROOT), Figures.celsius(r.actsAtCelsius()));
+    r.returnsAtCelsius()
+        .ifPresent(
+            back ->
+                answer
+                    .result("returns-at", back, Dimension.CELSIUS)
+                    .because(
+                        "It goes back %.1f K lower, at %s.",
+                        r.actsAtCelsius() - back, Figures.celsius(back)));
   }
 
   private static Picture picture(ThermalRating r, Optional<Double> at) {
-    double back = r.returnsAtCelsius().orElseThrow();
+    double back = r.returnsAtCelsius().orElse(r.actsAtCelsius());
     boolean opens = r.acts() == ThermalRating.Acts.OPENS;
     List<Picture.Band> bands =
         List.of(

@@ -210,6 +210,13 @@ class TradeChecksTest {
       marking=L250-40F;celsius=230 F;before=hotter ! Open
       marking=F110-20;celsius=100 F;before=colder ! Open
       marking=L250-40F, L140-20F ! Opens
+      marking=L180 ! Opens at 82.2 C (180 F) on rise; how far it has to cool is not printed
+      marking=155F ! Opens at 68.3 C (155 F)
+      marking=85C ! Opens at 85.0 C
+      marking=L 220-40 F ! closes again at 82.2 C (180 F)
+      marking=L250/140;celsius=180 F ! Open
+      marking=L225-30F;reset=by its button ! until its button is pressed
+      marking=F120 ! Closes at
       marking=L250-40F, L140-20F;celsius=180 F ! Open
       marking=L250-40F, L140-20F;celsius=90 F ! Closed
       """)
