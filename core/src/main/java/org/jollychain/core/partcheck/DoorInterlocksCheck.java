@@ -95,7 +95,7 @@ final class DoorInterlocksCheck implements PartCheck {
                 : wrong.isEmpty() ? "The door is not it." : "It does not start.")
         .next(
             wrong.isEmpty()
-                ? "Go on behind the door."
+                ? "Door switches good. Check fuse and control."
                 : "Renew all switches of the set, and the fuse; then first power through a switched strip, hands off.")
         .done();
   }

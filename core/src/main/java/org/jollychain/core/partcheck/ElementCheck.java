@@ -112,7 +112,7 @@ final class ElementCheck implements PartCheck {
     } else if (ratio < OTHER_RATING) {
       answer =
           CheckResult.saying(CheckResult.Grade.BAD, "Shorted")
-              .means("It takes its fuse or breaker.")
+              .means("It blows the fuse or trips the breaker.")
               .next("Renew it; both wires off, read once more to be sure.");
     } else if (coils > 1 && left(ratio, coils) > 0) {
       int left = left(ratio, coils);

@@ -12,6 +12,9 @@ import org.jollychain.core.sheet.PartKind;
  */
 final class ThermopileCheck implements PartCheck {
 
+  /** A sound pile keeps more of its open volts under load (a share); common practice, no source. */
+  private static final double SAG = 0.5;
+
   @Override
   public Card card() {
     return new Card(
@@ -47,6 +50,7 @@ final class ThermopileCheck implements PartCheck {
     double loop = amperes > 0 ? lost / amperes : 0;
     double holds = in.figure("holds", 0.18);
     boolean weak = open < 0.35;
+    boolean sags = closed < SAG * open;
     boolean lossy = lost > 0.1;
     boolean enough = valve >= holds;
     return CheckResult.saying(
@@ -57,9 +61,11 @@ final class ThermopileCheck implements PartCheck {
                 ? lossy ? "Holds, but the loop loses too much" : "Holds"
                 : weak
                     ? "The pile is weak: the valve does not get enough"
-                    : lossy
-                        ? "The loop eats it: the valve does not get enough"
-                        : "The valve does not get enough")
+                    : sags
+                        ? "The pile sags under load: pile or pilot"
+                        : lossy
+                            ? "Too much voltage lost in the loop: the valve does not get enough"
+                            : "The valve does not get enough")
         .result("amperes", amperes, Dimension.AMPERES)
         .result("loop-ohms", loop, Dimension.OHMS)
         .result("loop-volts", lost, Dimension.VOLTS)
@@ -92,11 +98,13 @@ final class ThermopileCheck implements PartCheck {
                 ? "The valve stays open while it calls."
                 : "The valve drops out though the thermostat calls.")
         .next(
-            weak
-                ? "Pilot flame about the upper third of the pile; then a new pile."
-                : lossy
-                    ? "Clean and tighten every joint of the loop."
-                    : enough ? "Go on." : "The valve's own coil.")
+            lossy && (enough || !weak && !sags)
+                ? "Clean and tighten every joint of the loop."
+                : enough
+                    ? "Go on."
+                    : weak || sags
+                        ? "Pilot flame about the upper third of the pile; then a new pile."
+                        : "Check the valve operator coil.")
         .done();
   }
 }

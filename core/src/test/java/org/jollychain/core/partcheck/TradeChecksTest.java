@@ -102,6 +102,7 @@ class TradeChecksTest {
       thermopile ! open=540 mV;closed=320 mV;valve=300 mV;ohms=2.5 ! GOOD ! Holds
       thermopile ! open=540 mV;closed=320 mV;valve=190 mV;ohms=2.5 ! DOUBTFUL ! the loop loses
       thermopile ! open=240 mV;closed=130 mV;valve=110 mV;ohms=2.5 ! BAD ! weak
+      thermopile ! open=560 mV;closed=180 mV;valve=165 mV;ohms=2.5 ! BAD ! sags under load
       capacitor ! printed=7.5 uF;read=7.4 uF ! GOOD ! Within
       capacitor ! printed=7.5 uF;read=6.0 uF ! BAD ! Worn out
       steam ! celsius=121;pressure=130 kPa;as=air (gauge) ! BAD ! Pressure above
