@@ -106,7 +106,9 @@ export class JobSession {
         api.tests(sheetKey, sheetRevision),
         api.meters()
       ]);
-      this.#shown(loaded);
+      // what was sent meanwhile has shown a later one
+      if (loaded.job.changes >= (this.view?.job.changes ?? 0)) this.#shown(loaded);
+      void this.#lookIfHeard();
       // a reading that was typed before the page was left has its field again
       if (this.draft && !this.probe) this.selectLeast();
     } catch (e) {

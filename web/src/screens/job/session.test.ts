@@ -1,6 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, type JobView, Problem } from '../../lib/api/client';
-import { entry, job, jobView, pathTests, plan, proposal, sheet } from '../../lib/api/fixtures';
+import { entry, job, jobView, pathTests, plan, proposal, sheet, signedIn } from '../../lib/api/fixtures';
+import { outbox } from '../../lib/outbox/outbox.svelte';
+import { session as atWork } from '../../lib/session/session.svelte';
 import { JobSession } from './JobSession.svelte';
 import { SUPPLY } from './steps/walk/probe';
 
@@ -161,5 +163,30 @@ describe('a session', () => {
     const session = await opened(asking);
     await session.importCsv('a,b');
     expect(session.error).toBe('line 3: no part "x"');
+  });
+
+  it('shows no older answer over what was sent while it loaded', async () => {
+    atWork.view = signedIn();
+    const newer = { ...asking, job: job({ changes: 2 }) };
+    let answer: (view: JobView) => void = () => undefined;
+    vi.spyOn(api, 'job').mockReturnValue(new Promise((done) => (answer = done)));
+    vi.spyOn(api, 'addEvidence').mockRejectedValueOnce(LOST).mockResolvedValue(newer);
+    await outbox.send({
+      id: 'one',
+      job: 'j',
+      unit: 'LAU-2',
+      by: 'runa',
+      since: '2026-02-03T04:05:06Z',
+      evidence: { situation: 'call', value: '1' }
+    });
+    const session = new JobSession('j');
+    const stop = session.follow();
+    const loading = session.load();
+    await outbox.flush();
+    expect(session.view).toBe(newer);
+    answer({ ...asking, job: job({ changes: 1 }) });
+    await loading;
+    expect(session.view).toBe(newer);
+    stop();
   });
 });
