@@ -87,8 +87,8 @@ public record Entry(
    * The same entry with what was typed in front of the value put where it belongs, and with the
    * function that its unit or its word says.
    *
-   * @throws EvidenceException when the place is none of the sheet, or more than one; or when the
-   *     state is none in which such a function reads anything
+   * @throws EvidenceException when the place is not on the sheet, or may be several parts; or when
+   *     that function reads nothing in the state beside the field
    */
   public Entry resolved(Sheet sheet) {
     TypedLine typed = TypedLine.read(value, Kebab.read(MeterFunction.class, function), sheet);

@@ -88,8 +88,8 @@ record TypedLine(
    * Reads a line.
    *
    * @param standing the function that stands beside the field, if it is one
-   * @throws EvidenceException when what stands in front of the value is no place of this sheet or
-   *     more than one, or the word is none that a meter shows; says what would be right
+   * @throws EvidenceException when what stands in front of the value is not on this sheet, or may
+   *     be several parts, or when no meter shows such a word; the message says what to type
    */
   static TypedLine read(String typed, Optional<MeterFunction> standing, Sheet sheet) {
     String text = typed.strip().replaceAll("\\s+", " ");
@@ -101,15 +101,7 @@ record TypedLine(
       String place = place(words.subList(0, i));
       if (isValue(value)) {
         Optional<TypedLine> line =
-            place.isEmpty()
-                ? Optional.of(
-                    new TypedLine(
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        value))
-                : at(place, value, sheet);
+            place.isEmpty() ? Optional.of(bare(value)) : at(place, value, sheet);
         if (line.isPresent()) {
           return line.get().readWith(standing, sheet);
         }
@@ -119,8 +111,13 @@ record TypedLine(
     if (!unknown.isEmpty() && Character.isLetter(unknown.charAt(0))) {
       throw noPlace(unknown, sheet);
     }
+    return bare(text);
+  }
+
+  /** A value with no place in front of it. */
+  private static TypedLine bare(String value) {
     return new TypedLine(
-        Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), text);
+        Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), value);
   }
 
   private static String place(List<String> words) {

@@ -41,7 +41,8 @@ public final class OhmsTyped {
    * Reads a figure.
    *
    * @return the ohms
-   * @throws IllegalArgumentException when it is none; says what would be right
+   * @throws IllegalArgumentException when the text is not a figure in ohms; the message says what
+   *     to type
    */
   public static double parse(String typed) {
     Matcher m = FIGURE.matcher(typed.strip());
