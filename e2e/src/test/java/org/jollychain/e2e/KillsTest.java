@@ -8,6 +8,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -31,6 +32,7 @@ class KillsTest {
 
   private static final int KILLS = Integer.getInteger("jolly.kills", 8);
   private static final long SEED = Long.getLong("jolly.seed", 20261126L);
+  private static final Duration PATIENCE = Duration.ofMinutes(10);
   private static final int WRITERS = 3;
 
   /** One kill in so many is the application's, which takes seconds to start again. */
@@ -125,7 +127,7 @@ class KillsTest {
   private int put(String address, String body) throws InterruptedException {
     HttpRequest put =
         HttpRequest.newBuilder(URI.create(address))
-            .timeout(Duration.ofSeconds(20))
+            .timeout(Duration.ofMinutes(2))
             .header("Content-Type", "application/json")
             .PUT(HttpRequest.BodyPublishers.ofString(body))
             .build();
@@ -138,7 +140,8 @@ class KillsTest {
 
   private void await(String address) throws InterruptedException {
     HttpRequest ready = HttpRequest.newBuilder(URI.create(address + "api/ready")).build();
-    for (int i = 0; i < 600; i++) {
+    Instant end = Instant.now().plus(PATIENCE);
+    while (Instant.now().isBefore(end)) {
       try {
         if (http.send(ready, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
           return;
