@@ -43,6 +43,8 @@ export type Assessed = components['schemas']['Assessed'];
 export type Unit = components['schemas']['Unit'];
 export type UnitHistory = components['schemas']['UnitHistory'];
 export type UnitPlate = components['schemas']['UnitPlate'];
+export type UnitPrint = components['schemas']['UnitFactsView'];
+export type NewFact = components['schemas']['NewFact'];
 export type Appointment = components['schemas']['Appointment'];
 export type Visit = components['schemas']['Visit'];
 export type SupplyPicture = components['schemas']['SupplyPicture'];
@@ -245,6 +247,10 @@ export const api = {
   unit: (tag: string) => request<UnitHistory>('GET', `/api/units/${encodeURIComponent(tag)}`),
   keepUnit: (tag: string, plate: UnitPlate) =>
     request<Unit>('PUT', `/api/units/${encodeURIComponent(tag)}`, plate),
+  keepFact: (tag: string, id: string, fact: NewFact) =>
+    request<UnitPrint>('PUT', `/api/units/${encodeURIComponent(tag)}/facts/${id}`, fact),
+  strikeFact: (tag: string, id: string, why: string) =>
+    request<UnitPrint>('PUT', `/api/units/${encodeURIComponent(tag)}/facts/${id}/strike`, { why }),
   importUnits: (csv: string) =>
     send('POST', '/api/units.csv', csv, 'text/csv').then((r) => r.json() as Promise<Unit[]>),
   sheets: () => request<SheetSummary[]>('GET', '/api/sheets'),

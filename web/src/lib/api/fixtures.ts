@@ -80,7 +80,7 @@ export function sheet(more: Partial<Sheet> = {}): Sheet {
 }
 
 export function complaint(id: string, title: string): Complaint {
-  return { id, title, situation: 'call', runs: [], notRunning: [], suspects: [], how: 'always' };
+  return { id, title, situation: 'call', runs: [], notRunning: [], suspects: [], how: 'always', outside: 0 };
 }
 
 export function proposal(more: Partial<Proposal> = {}): Proposal {
@@ -126,7 +126,14 @@ export function assessment(more: Partial<Assessment> = {}): Assessment {
       { ...passing, id: 'element', title: 'element', verdict: 'passes' }
     ],
     supply: { verdict: 'unmeasured', probability: 0, because: [] },
-    leading: { part: 'unit', mode: 'sound', title: 'nothing wrong', probability: 0.3, confirmed: false },
+    leading: {
+      part: 'unit',
+      mode: 'sound',
+      title: 'nothing wrong',
+      probability: 0.3,
+      confirmed: false,
+      alternatives: []
+    },
     paths: [
       {
         id: 'heat',
@@ -190,6 +197,7 @@ export function jobView(more: Partial<JobView> = {}): JobView {
     visit: visit(),
     meters: [],
     entries: [],
+    print: { facts: [], offered: [], asked: [] },
     ...more
   };
 }

@@ -81,6 +81,16 @@
         ? ': confirmed by its own test. Now look for the cause.'
         : `. To be sure: ${confirmBy}`}
     </p>
+    {#if leading.alternatives.length > 0}
+      <div class="same">
+        <p>What else would read the same</p>
+        <ul>
+          {#each leading.alternatives as other, i (i)}
+            <li>{other.text}{other.odds === undefined ? '' : `, ${percent(other.odds)}`}</li>
+          {/each}
+        </ul>
+      </div>
+    {/if}
   {/if}
   <ul>
     {#each suspects as suspect, i (suspect.id)}
@@ -126,6 +136,15 @@
     font-size: 0.8125rem;
     line-height: 1.35;
     padding: 7px 16px;
+  }
+  .same {
+    padding: 6px 16px;
+    font-size: 0.8125rem;
+    line-height: 1.4;
+    background: var(--field);
+  }
+  .same p {
+    font-weight: 600;
   }
   ul {
     list-style: none;

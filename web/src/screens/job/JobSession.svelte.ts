@@ -30,6 +30,8 @@ export type Step = JobView['visit']['progress'][number]['step'];
 export interface Failure {
   why: string;
   final: boolean;
+  /** Whether it is taken once it is confirmed. */
+  unlikely?: boolean;
 }
 
 /**
@@ -127,7 +129,11 @@ export class JobSession {
     } catch (e) {
       // another's change that it rests on is shown, so that the same may be decided anew
       if (e instanceof Problem && e.status === 409) this.#heard ||= 'changed';
-      return { why: reason(e), final: e instanceof Problem && !e.passing };
+      return {
+        why: reason(e),
+        final: e instanceof Problem && !e.passing,
+        unlikely: e instanceof Problem && e.needs === 'confirmed'
+      };
     } finally {
       this.busy = false;
       void this.#lookIfHeard();
@@ -297,6 +303,29 @@ export class JobSession {
     return told;
   }
 
+  /** Keeps what a plate, a part or a paper says; what is unlikely only once it is confirmed. */
+  async keepFact(part: string, said: string, confirmed: boolean): Promise<Failure | undefined> {
+    if (!this.view) return undefined;
+    const { unitTag, sheetKey } = this.view.job;
+    return this.#told(() =>
+      api.keepFact(unitTag, crypto.randomUUID(), { sheet: sheetKey, part, said, confirmed })
+    );
+  }
+
+  async strikeFact(id: string): Promise<Failure | undefined> {
+    const tag = this.view?.job.unitTag ?? '';
+    return this.#told(() => api.strikeFact(tag, id, 'Typed by mistake'));
+  }
+
+  /** What is known of the unit changes what follows from all that was read. */
+  async #told(change: () => Promise<unknown>): Promise<Failure | undefined> {
+    const failure = await this.send(async () => {
+      await change();
+      return api.job(this.id);
+    });
+    return failure;
+  }
+
   /** A check of the bench; nothing of it is kept. */
   check(key: string, typed: Record<string, string>): Promise<BenchAnswer> {
     return api.check(key, typed);
@@ -354,7 +383,7 @@ export class JobSession {
   /** Another probe is taken in its own way, with the same meter. */
   #asAsked(): void {
     const { celsius = '', reseated = false } = this.probe ?? {};
-    this.how = { meter: this.how.meter, celsius, reseated };
+    this.how = { ...PLAIN, meter: this.how.meter, celsius, reseated };
   }
 
   select(riser: number): void {

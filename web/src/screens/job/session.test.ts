@@ -130,7 +130,10 @@ describe('a session', () => {
   it('leaves what failed in a dialog to the dialog', async () => {
     vi.spyOn(api, 'strike').mockRejectedValue(REFUSED);
     const session = await opened(asking);
-    expect(await session.strike(entry(1), 'slipped')).toEqual({ why: '"abc" is no reading.', final: true });
+    expect(await session.strike(entry(1), 'slipped')).toMatchObject({
+      why: '"abc" is no reading.',
+      final: true
+    });
     expect(session.error).toBe('');
   });
 

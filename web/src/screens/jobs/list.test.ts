@@ -10,7 +10,8 @@ const leading = {
   mode: 'open',
   title: 'high limit open',
   probability: 0.42,
-  confirmed: false
+  confirmed: false,
+  alternatives: []
 };
 const jobs: JobSummary[] = [
   {

@@ -2,9 +2,10 @@
   import { InlineLoading } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { link } from 'svelte-spa-router';
-  import { api, type Appointment, type UnitHistory, reason } from '../../lib/api/client';
+  import { api, type Appointment, Problem, type UnitHistory, reason } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import { day } from '../../lib/format/format';
+  import PrintLines from '../../lib/print/PrintLines.svelte';
   import Due from '../jobs/Due.svelte';
   import JobRow from '../jobs/JobRow.svelte';
   import NewJob from '../jobs/NewJob.svelte';
@@ -29,6 +30,16 @@
       await load();
     } catch (e) {
       away = reason(e);
+    }
+  }
+
+  async function told(change: () => Promise<unknown>) {
+    try {
+      await change();
+      await load();
+      return undefined;
+    } catch (e) {
+      return { why: reason(e), unlikely: e instanceof Problem && e.needs === 'confirmed' };
     }
   }
 
@@ -68,6 +79,21 @@
         {#each repeated as r (r.part)}<b>{r.part}</b> renewed {r.times} times.
         {/each} What opens it was not found, or not put right.
       </p>
+    {/if}
+    {#if history.print.asked.length > 0}
+      {@const sheet = history.sheetKey}
+      <section aria-label="Plate, parts and paper">
+        <h2>Plate, parts and paper</h2>
+        <div class="card print">
+          <PrintLines
+            print={history.print}
+            {sheet}
+            onkeep={(part, said, confirmed) =>
+              told(() => api.keepFact(unit.tag, crypto.randomUUID(), { sheet, part, said, confirmed }))}
+            onstrike={(id) => void told(() => api.strikeFact(unit.tag, id, 'Typed by mistake'))}
+          />
+        </div>
+      </section>
     {/if}
     <Due {due} onsettle={settle} />
     <div class="two">
@@ -134,6 +160,9 @@
     background: var(--note-wash);
     box-shadow: inset 3px 0 var(--brass-line);
     font-size: 0.9375rem;
+  }
+  .print {
+    padding: 4px 16px;
   }
   .two {
     display: grid;

@@ -32,7 +32,8 @@ const history: UnitHistory = {
     { jobId: 'b', part: 'thermal fuse', printed: '', on: '2025-11-03T04:05:06Z' }
   ],
   repeated: [{ part: 'thermal fuse', times: 2 }],
-  due: []
+  due: [],
+  print: { facts: [], offered: [], asked: [] }
 };
 
 beforeEach(() => {

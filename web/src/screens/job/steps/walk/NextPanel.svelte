@@ -4,6 +4,7 @@
   import type { JobSession } from '../../JobSession.svelte';
   import AskCard from './AskCard.svelte';
   import { testsAt } from './probe';
+  import PrintLines from '../../../../lib/print/PrintLines.svelte';
   import ProbeCard from './ProbeCard.svelte';
 
   /** What comes next: the proposal, a probe of one's own choice, or how the work has ended. */
@@ -105,6 +106,22 @@
   {/if}
 {/snippet}
 
+{#snippet print()}
+  {#if probe?.across && view.print.asked.some((a) => a.part === probe.across)}
+    <div class="print">
+      <p class="soft">What does its plate or paper say?</p>
+      <PrintLines
+        print={view.print}
+        sheet={view.job.sheetKey}
+        parts={[probe.across]}
+        {busy}
+        onkeep={session.keepFact.bind(session)}
+        onstrike={(id) => void session.strikeFact(id)}
+      />
+    </div>
+  {/if}
+{/snippet}
+
 {#if session.closed}
   <section class="card outcome">
     <h2>{view.job.struckAt ? 'Struck out' : 'Closed'}</h2>
@@ -129,6 +146,7 @@
       {onlog}
       ways={own ? ways : undefined}
       {actions}
+      {print}
     />
   {:else if proposal}
     <AskCard
@@ -183,6 +201,12 @@
     color: var(--ink-soft);
     text-decoration: line-through;
     cursor: default;
+  }
+  .print {
+    margin-top: 8px;
+    border-top: 1px solid var(--line);
+    padding-top: 6px;
+    font-size: 0.8125rem;
   }
   .others {
     flex-basis: 100%;

@@ -23,7 +23,8 @@
     field = $bindable(),
     onlog,
     ways,
-    actions
+    actions,
+    print
   }: {
     probe: Probe;
     sheet: Sheet;
@@ -41,6 +42,8 @@
     onlog: () => void;
     ways?: Snippet;
     actions?: Snippet;
+    /** What the part's plate says, where it bears one. */
+    print?: Snippet | undefined;
   } = $props();
 
   const functionTitle: Record<string, string> = {
@@ -55,6 +58,13 @@
   const clamp = $derived(probe.function.startsWith('amps') && probe.across);
   const part = $derived(probe.across ? sheet.parts[probe.across] : undefined);
   const feels = $derived(feelsHeat(part));
+  const ohms = $derived(['ohms', 'continuity'].includes(how.function || probe.function));
+  const dc = $derived(sheet.supply.system === 'dc');
+  const functions = $derived(
+    Object.keys(functionTitle).filter((f) =>
+      dc ? !f.includes('-ac') || f === probe.function : f !== 'amps-dc' || f === probe.function
+    )
+  );
   const offered = $derived(meters.filter((m) => !m.retired || m.id === how.meter));
 
   function place(id: string): string {
@@ -83,9 +93,6 @@
         </p>
       {/if}
     </div>
-    <p class="setting">
-      <b>{functionTitle[probe.function]}</b>, {sheet.situations[probe.situation]?.title.toLowerCase()}
-    </p>
     {@render table()}
     <form
       onsubmit={(event) => {
@@ -117,14 +124,49 @@
       </label>
       <Button type="submit" disabled={busy}>Log ⏎</Button>
     </form>
+    <div class="taken" role="group" aria-label="How it is taken">
+      <label
+        ><span class="hidden">Function</span>
+        <select
+          value={how.function || probe.function}
+          onchange={(e) => (how.function = e.currentTarget.value)}
+        >
+          {#each functions as f (f)}<option value={f}>{functionTitle[f]}</option>{/each}
+        </select></label
+      >
+      <label
+        ><span class="hidden">State of the unit</span>
+        <select
+          value={how.situation || probe.situation}
+          onchange={(e) => (how.situation = e.currentTarget.value)}
+        >
+          {#each Object.values(sheet.situations) as s (s.id)}<option value={s.id}>{s.title}</option>{/each}
+        </select></label
+      >
+      {#if ohms && part}
+        <label class="tick" class:asked={probe.liftedAt?.length && !how.freed}
+          ><input type="checkbox" bind:checked={how.freed} />
+          {probe.liftedAt?.length ? 'Its wire is off, as asked' : 'Its own plug or wire is off'}</label
+        >
+      {/if}
+      {#if feels}
+        <label class="warm"
+          >at <input
+            class="figure"
+            bind:value={how.celsius}
+            placeholder="how warm?"
+            aria-label="How warm the part is"
+            maxlength="20"
+          /></label
+        >
+      {/if}
+    </div>
     {#if error}<p id="reading-error" class="error" role="alert">{error}</p>{/if}
     <details class="how">
       <summary
         >{how.meter
           ? offered.find((m) => m.id === how.meter)?.name
-          : (offered[0]?.name ?? 'Meter')}{how.celsius ? `, at ${how.celsius}` : ''}{how.reseated
-          ? ', re-seated'
-          : ''}</summary
+          : (offered[0]?.name ?? 'Meter')}{how.reseated ? ', re-seated' : ''}</summary
       >
       <div>
         <label
@@ -133,16 +175,6 @@
             {#each offered.slice(1) as m (m.id)}<option value={m.id}>{m.name}</option>{/each}
           </select></label
         >
-        {#if feels}
-          <label
-            >At <input
-              class="small figure"
-              bind:value={how.celsius}
-              placeholder="95 C"
-              maxlength="20"
-            /></label
-          >
-        {/if}
         {#if part}
           <label
             ><input type="checkbox" bind:checked={how.reseated} /> after its terminals were put on again</label
@@ -150,6 +182,7 @@
         {/if}
       </div>
     </details>
+    {@render print?.()}
   {/snippet}
 </NextCard>
 
@@ -182,9 +215,46 @@
     background: #111;
     outline: 1px solid var(--ink-soft);
   }
-  .setting {
+  .taken {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 4px 12px;
+    padding-top: 6px;
     font-size: 0.875rem;
-    padding: 4px 0 6px;
+  }
+  .taken select,
+  .warm input {
+    max-width: 100%;
+    min-height: 40px;
+    padding: 0 6px;
+    font: inherit;
+    color: var(--ink);
+    background: var(--field);
+    border: 0;
+    border-bottom: 1px solid var(--line);
+    border-radius: 0;
+  }
+  .taken label {
+    min-width: 0;
+    max-width: 100%;
+  }
+  .tick {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    min-height: 40px;
+  }
+  .tick input {
+    width: 20px;
+    height: 20px;
+    accent-color: var(--good);
+  }
+  .asked {
+    font-weight: 600;
+  }
+  .warm input {
+    width: 7rem;
   }
   form {
     display: flex;
@@ -246,16 +316,12 @@
     gap: 6px 14px;
     padding-top: 6px;
   }
-  .how select,
-  .how .small {
+  .how select {
     font: inherit;
     background: var(--field);
     color: var(--ink);
     border: 0;
     padding: 4px 6px;
-  }
-  .how .small {
-    width: 5rem;
   }
   @media (max-width: 672px) {
     .places {

@@ -88,7 +88,14 @@ const assessment = fixtures.assessment({
     ...fixtures.assessment().parts.slice(1)
   ],
   supply: { verdict: 'sound', probability: 0.02, because: ['238 V from L1 to L2'] },
-  leading: { part: 'limit', mode: 'open', title: 'high limit open', probability: 0.97, confirmed: false },
+  leading: {
+    part: 'limit',
+    mode: 'open',
+    title: 'high limit open',
+    probability: 0.97,
+    confirmed: false,
+    alternatives: []
+  },
   evidence: [
     { id: 'e1', place: 'across the high limit', shown: '237.8 V', ifSound: '0.3 V', expected: '238 V' }
   ],

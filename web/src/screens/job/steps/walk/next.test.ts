@@ -97,8 +97,9 @@ describe('what comes next', () => {
 
   it('says that terminals were put on again and how hot the part is, before the value is logged', async () => {
     await panel(view('confirm', [proposal({ reseated: true, celsius: 129 })]));
-    expect(screen.getByText(/at 129 C, re-seated/)).toBeInTheDocument();
-    expect(screen.getByRole('checkbox')).toBeChecked();
+    expect(screen.getByText(/re-seated/)).toBeInTheDocument();
+    expect(screen.getByLabelText('How warm the part is')).toHaveValue('129 C');
+    expect(screen.getByLabelText(/put on again/)).toBeChecked();
   });
 
   it('offers no live way of measuring without a permit', async () => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { PathTest, PathTests } from '../../../../lib/api/client';
 import * as fixtures from '../../../../lib/api/fixtures';
-import { asEvidence, chosenProbe, proposed, SUPPLY, testsAt } from './probe';
+import { asEvidence, chosenProbe, PLAIN, proposed, SUPPLY, testsAt } from './probe';
 
 const sheet = fixtures.sheet({
   parts: { limit: fixtures.part('limit', 'limit', 'L1', 'A') }
@@ -36,14 +36,22 @@ describe('the probe that the technician chooses', () => {
     expect(probe?.expectations).toEqual([{ reading: 'about 240 V', meaning: 'it is the open one' }]);
   });
 
-  it('has the wire taken off that the server says', () => {
+  it('has a wire off only where the technician says so', () => {
     const probe = chosenProbe(tests, { riser: 0, way: 'ohms' });
-    expect(probe && asEvidence(probe, 'OL')).toEqual({
-      function: 'ohms',
-      situation: 'isolated',
-      value: 'OL',
-      across: 'limit',
+    const onIt = { function: 'ohms', situation: 'isolated', value: 'OL', across: 'limit' };
+    expect(probe && asEvidence(probe, 'OL')).toEqual(onIt);
+    expect(probe && asEvidence(probe, 'OL', { ...PLAIN, freed: true })).toEqual({
+      ...onIt,
       liftedAt: ['A']
+    });
+  });
+
+  it('is filed under the function and the state that stand beside the field', () => {
+    const probe = chosenProbe(tests, { riser: 0, way: 'ohms' });
+    const how = { ...PLAIN, function: 'continuity', situation: 'isolated-off' };
+    expect(probe && asEvidence(probe, 'beep', how)).toMatchObject({
+      function: 'continuity',
+      situation: 'isolated-off'
     });
   });
 
@@ -70,7 +78,15 @@ describe('what the planner proposes', () => {
     });
     const probe = proposed(proposal, sheet);
     expect([probe.unit, probe.expectations[0]?.reading]).toEqual(['Ω', 'OL']);
-    expect(asEvidence(probe, '0.2', { meter: 'bench', celsius: '95 C', reseated: true })).toEqual({
+    expect(
+      asEvidence(probe, '0.2', {
+        ...PLAIN,
+        meter: 'bench',
+        celsius: '95 C',
+        reseated: true,
+        freed: true
+      })
+    ).toEqual({
       function: 'ohms',
       situation: 'isolated',
       value: '0.2',

@@ -50,12 +50,17 @@ export function chosenProbe(tests: PathTests | undefined, choice: Choice): Probe
   );
 }
 
+/** Where all else is off once a part's own plug or wires are off. */
+function freedAt(probe: Probe): string[] {
+  return probe.liftedAt?.length ? probe.liftedAt : [probe.red, probe.black];
+}
+
 export function asEvidence(probe: Probe, value: string, how: How = PLAIN): Evidence {
   const item = {
-    function: probe.function,
-    situation: probe.situation,
+    function: how.function || probe.function,
+    situation: how.situation || probe.situation,
     value,
-    ...(probe.liftedAt?.length ? { liftedAt: probe.liftedAt } : {}),
+    ...(how.freed ? { liftedAt: freedAt(probe) } : {}),
     ...(how.meter ? { meter: how.meter } : {}),
     ...(how.celsius.trim() ? { celsius: how.celsius } : {}),
     ...(how.reseated ? { reseated: true } : {})
@@ -86,9 +91,21 @@ export interface How {
   meter: string;
   celsius: string;
   reseated: boolean;
+  /** Whether the part's own plug or wires were off. */
+  freed: boolean;
+  /** Another function or state than the probe's; empty where it is the probe's. */
+  function: string;
+  situation: string;
 }
 
-export const PLAIN: How = { meter: '', celsius: '', reseated: false };
+export const PLAIN: How = {
+  meter: '',
+  celsius: '',
+  reseated: false,
+  freed: false,
+  function: '',
+  situation: ''
+};
 
 /** A link and a way that the technician chose. */
 export interface Choice {

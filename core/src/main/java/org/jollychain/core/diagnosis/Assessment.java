@@ -96,9 +96,29 @@ public record Assessment(
    * @param probability capped at 0.9 while readings misfit
    * @param confirmed whether a test on the suspect itself has failed that a sound one would have
    *     passed
+   * @param alternatives what else would read the same
    */
   public record Leading(
-      String part, String mode, String title, double probability, boolean confirmed) {}
+      String part,
+      String mode,
+      String title,
+      double probability,
+      boolean confirmed,
+      List<Alternative> alternatives) {
+
+    public Leading {
+      // what was kept before they were told
+      alternatives = alternatives == null ? List.of() : List.copyOf(alternatives);
+    }
+  }
+
+  /**
+   * What else would read the same as the leading suspect.
+   *
+   * @param text in words: {@code the wire at it is still on}
+   * @param odds how probable it is; empty for what was done otherwise than told
+   */
+  public record Alternative(String text, Optional<Double> odds) {}
 
   /**
    * The potential along a chain.
@@ -185,7 +205,11 @@ public record Assessment(
       GHOST,
       HAZARD,
       BYPASS_SUSPECTED,
-      TWO_FAULTS;
+      TWO_FAULTS,
+      /** Off its value, and no reason for the complaint. */
+      NOTICED,
+      /** Its own tests contradict each other. */
+      CONTRADICTION;
 
       @Override
       public String toString() {

@@ -1,7 +1,10 @@
 package org.jollychain.core.diagnosis;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +25,7 @@ import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.inference.FurtherFaults;
 import org.jollychain.core.inference.HypothesisSpace;
+import org.jollychain.core.inference.KnownUnit;
 import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.network.Change;
@@ -32,6 +36,7 @@ import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.unit.UnitFacts;
 
 /**
  * Weighs every fault of a sheet by the evidence and says what is known: Bayes' rule over explicit
@@ -56,9 +61,16 @@ public final class Diagnosis {
   /** Beside the first fault. */
   private static final int MOST_FURTHER = 2;
 
+  /** So many parts are noticed beside what is sought. */
+  private static final int MOST_NOTICED = 3;
+
+  /** Units like one that were met last: their lines are kept. */
+  private static final int MOST_UNITS = 24;
+
   private final Sheet sheet;
-  private final MeasurementModel measurements;
-  private volatile Optional<MeasurementModel> onSoftSupply = Optional.empty();
+  private final boolean example;
+  private final Lines lines;
+  private final Cache<Unit, Lines> units = Caffeine.newBuilder().maximumSize(MOST_UNITS).build();
   private final Hypotheses hypotheses;
   private final Map<String, List<MeasurementModel.Counterfactual>> alsoBad;
   private final Map<Beginning, HypothesisSpace> priors = new ConcurrentHashMap<>();
@@ -69,34 +81,79 @@ public final class Diagnosis {
    *
    * @param complaint what the customer sees, an id of the sheet's complaints
    * @param harmed kinds of parts that something found has made open more often
+   * @param facts what the unit's plate and paper say
    */
-  public record Beginning(Optional<String> complaint, Set<PartKind> harmed) {
+  public record Beginning(Optional<String> complaint, Set<PartKind> harmed, UnitFacts facts) {
 
     /** Nothing. */
     public static final Beginning PLAIN = with(Optional.empty());
 
     /** A complaint alone. */
     public static Beginning with(Optional<String> complaint) {
-      return new Beginning(complaint, Set.of());
+      return new Beginning(complaint, Set.of(), UnitFacts.NONE);
+    }
+  }
+
+  /** A unit as far as it differs from the sheet's example. */
+  private record Unit(UnitFacts facts, Map<String, KnownUnit.Value> values) {}
+
+  /** What every reading should be on one unit; on a soft supply once that is called for. */
+  private final class Lines {
+    private final MeasurementModel usual;
+    private volatile Optional<MeasurementModel> soft = Optional.empty();
+
+    Lines(MeasurementModel usual) {
+      this.usual = usual;
+    }
+
+    MeasurementModel onSoftSupply() {
+      if (soft.isEmpty()) {
+        ParameterSample about = name -> name.equals(Network.SOURCE_OHMS) ? SO_SOFT : 0;
+        soft = Optional.of(new MeasurementModel(usual.unit().sheet(), about, usual.hypotheses()));
+      }
+      return soft.get();
     }
   }
 
   /** A part is so many times likelier open where what opens it was found: common practice. */
   private static final double HARMED = 4;
 
+  /**
+   * Of a unit that is like the sheet's example, as far as the trade's bands go: its own values come
+   * from its paper and from what is read of it.
+   */
   public Diagnosis(Sheet sheet) {
-    this(new UnitModel(sheet));
+    this(new UnitModel(sheet), true);
   }
 
   /**
+   * The same, of a sheet whose circuit is solved already.
+   *
+   * @param nominal the sheet's
+   */
+  public static Diagnosis ofExample(UnitModel nominal) {
+    return new Diagnosis(nominal, true);
+  }
+
+  /**
+   * Of a unit that is just as its sheet says: every value on it is printed on the unit.
+   *
    * @param unit the nominal one
    */
   public Diagnosis(UnitModel unit) {
+    this(unit, false);
+  }
+
+  private Diagnosis(UnitModel unit, boolean example) {
     this.sheet = unit.sheet();
     this.unit = unit;
+    this.example = example;
     this.hypotheses = new Hypotheses(unit);
-    this.measurements = new MeasurementModel(unit, hypotheses.all(Optional.empty()));
-    this.alsoBad = Verdicts.alsoBad(sheet, hypotheses);
+    List<Hypothesis> all = hypotheses.all(Optional.empty());
+    UnitModel known =
+        example ? new UnitModel(KnownUnit.of(unit, UnitFacts.NONE, List.of()).on(sheet)) : unit;
+    this.lines = new Lines(new MeasurementModel(known, all));
+    this.alsoBad = Verdicts.alsoBad(sheet, hypotheses, example);
   }
 
   public Sheet sheet() {
@@ -116,8 +173,11 @@ public final class Diagnosis {
    * The assessment together with the belief it rests on.
    *
    * @param beliefs every hypothesis that is not ruled out, the most probable first
+   * @param unit as far as it is known now
+   * @param beginning what was known before anything was read
    */
-  public record Opinion(Assessment assessment, List<Posterior.Entry> beliefs) {}
+  public record Opinion(
+      Assessment assessment, List<Posterior.Entry> beliefs, UnitModel unit, Beginning beginning) {}
 
   /**
    * As {@link #assess}, for whoever goes on using it.
@@ -135,13 +195,31 @@ public final class Diagnosis {
    */
   public Opinion opinion(List<? extends Evidence> evidence, Beginning beginning) {
     List<Flag> flags = new ArrayList<>();
-    List<Evidence> usable = usable(evidence, flags);
-    Posterior posterior = weigh(usable, beginning);
-    Verdicts verdicts = new Verdicts(sheet, measurements, alsoBad, posterior);
-    List<PartAssessment> parts = verdicts.all();
-    flags.addAll(new Warnings(unit, posterior, verdicts).all(parts));
+    Known known = known(usable(evidence, flags), beginning);
+    Posterior posterior = weigh(known, beginning);
+    Map<String, PartAssessment> noticed = new LinkedHashMap<>();
+    for (int again = 0; again < MOST_NOTICED; again++) {
+      Noticed beside =
+          new Noticed(known.lines.usual, posterior, beginning.complaint.map(this::complaint));
+      Optional<String> part = example ? beside.part() : Optional.empty();
+      if (part.isEmpty()) {
+        break;
+      }
+      PartAssessment judged =
+          new Verdicts(sheet, known.lines.usual, alsoBad, posterior, known.unit)
+              .assess(sheet.part(part.get()));
+      noticed.put(part.get(), beside.said(judged));
+      flags.add(beside.flag(judged));
+      known = aside(known, beginning.facts, part.get(), beside.ohms(part.get()));
+      posterior = weigh(known, beginning);
+    }
+    MeasurementModel measurements = known.lines.usual;
+    Verdicts verdicts = new Verdicts(sheet, measurements, alsoBad, posterior, known.unit);
+    List<PartAssessment> parts =
+        verdicts.all().stream().map(p -> noticed.getOrDefault(p.id(), p)).toList();
+    flags.addAll(new Warnings(measurements.unit(), posterior, verdicts).all(parts));
     boolean misfit = flags.stream().anyMatch(f -> f.kind() == Flag.Kind.MISFIT);
-    Staircases staircases = new Staircases(unit, posterior);
+    Staircases staircases = new Staircases(measurements.unit(), posterior);
     List<Staircase> paths = new ArrayList<>();
     unit.chains().forEach((chain, situation) -> paths.add(staircases.of(chain, situation)));
     Optional<Account> account =
@@ -149,7 +227,7 @@ public final class Diagnosis {
             .flatMap(e -> staircases.account(e.getKey(), e.getValue()).stream())
             .findFirst();
     double unexplained = posterior.probability(h -> h.kind() == Hypothesis.Kind.NOT_ON_SHEET);
-    Evidence.Kinds<Assessment.Judged> judging = judging(posterior);
+    Evidence.Kinds<Assessment.Judged> judging = judging(measurements, posterior);
     Assessment assessment =
         new Assessment(
             parts,
@@ -160,7 +238,46 @@ public final class Diagnosis {
             List.copyOf(flags),
             inOrder(evidence).stream().map(e -> e.as(judging)).toList(),
             unexplained);
-    return new Opinion(assessment, beliefs(posterior));
+    return new Opinion(assessment, beliefs(posterior), measurements.unit(), beginning);
+  }
+
+  /** Evidence, and the unit that it is of. */
+  private record Known(KnownUnit unit, Lines lines, List<Evidence> evidence) {}
+
+  private Known known(List<Evidence> usable, Beginning beginning) {
+    KnownUnit known = KnownUnit.of(unit, beginning.facts, usable);
+    if (!example) {
+      return new Known(known.asOnSheet(), lines, usable);
+    }
+    return new Known(
+        known, lines(known, beginning.facts), known.warmed(beginning.facts.on(sheet), usable));
+  }
+
+  private Lines lines(KnownUnit known, UnitFacts facts) {
+    return facts.byPart().isEmpty() && known.asExample(unit)
+        ? lines
+        : units.get(
+            new Unit(facts, known.values()),
+            u ->
+                new Lines(
+                    new MeasurementModel(
+                        new UnitModel(known.on(u.facts.on(sheet))), lines.usual.hypotheses())));
+  }
+
+  /**
+   * The same unit with a part taken as it was read: what is known of it is no longer weighed.
+   *
+   * @param ohms of it, where it is a load (ohm)
+   */
+  private Known aside(Known known, UnitFacts facts, String part, Optional<Double> ohms) {
+    KnownUnit unitNow = ohms.map(o -> known.unit.with(part, o)).orElse(known.unit);
+    List<Evidence> others =
+        known.evidence.stream().filter(e -> ohms.isPresent() || !isOf(e, part)).toList();
+    return new Known(unitNow, lines(unitNow, facts), others);
+  }
+
+  private static boolean isOf(Evidence e, String part) {
+    return e instanceof Reading r && r.probe().part().filter(part::equals).isPresent();
   }
 
   /**
@@ -172,7 +289,12 @@ public final class Diagnosis {
    */
   public List<Posterior.Entry> beliefs(
       List<? extends Evidence> evidence, Optional<String> complaint) {
-    return beliefs(weigh(usable(evidence, new ArrayList<>()), Beginning.with(complaint)));
+    return beliefs(evidence, Beginning.with(complaint));
+  }
+
+  /** The same where more is known than the complaint. */
+  public List<Posterior.Entry> beliefs(List<? extends Evidence> evidence, Beginning beginning) {
+    return beliefs(weigh(known(usable(evidence, new ArrayList<>()), beginning), beginning));
   }
 
   private static List<Posterior.Entry> beliefs(Posterior posterior) {
@@ -181,7 +303,7 @@ public final class Diagnosis {
 
   /** What every reading should be under every hypothesis, of which all are in their order. */
   public MeasurementModel measurements() {
-    return measurements;
+    return lines.usual;
   }
 
   public UnitModel unit() {
@@ -193,8 +315,8 @@ public final class Diagnosis {
    * weighed with lines that are true of a soft one: what a load draws from it is far from straight
    * in its impedance. What explains them better holds.
    */
-  private Posterior weigh(List<Evidence> usable, Beginning beginning) {
-    Posterior usual = weigh(measurements, usable, beginning);
+  private Posterior weigh(Known known, Beginning beginning) {
+    Posterior usual = weigh(known.lines.usual, known.evidence, beginning);
     boolean passing = usual.believable().get(0).otherwise().isPresent();
     boolean fits =
         usual.softness() < SOFT
@@ -203,16 +325,8 @@ public final class Diagnosis {
     if (fits || !worthMore(usual)) {
       return usual;
     }
-    Posterior soft = weigh(onSoftSupply(), usable, beginning);
+    Posterior soft = weigh(known.lines.onSoftSupply(), known.evidence, beginning);
     return soft.logEvidence() > usual.logEvidence() ? soft : usual;
-  }
-
-  private MeasurementModel onSoftSupply() {
-    if (onSoftSupply.isEmpty()) {
-      ParameterSample soft = name -> name.equals(Network.SOURCE_OHMS) ? SO_SOFT : 0;
-      onSoftSupply = Optional.of(new MeasurementModel(sheet, soft, measurements.hypotheses()));
-    }
-    return onSoftSupply.get();
   }
 
   /** The best order of the evidence, then every further fault that it calls for. */
@@ -276,7 +390,8 @@ public final class Diagnosis {
   }
 
   /** What each kind of evidence is in words, beside what was to be expected of it. */
-  private Evidence.Kinds<Assessment.Judged> judging(Posterior posterior) {
+  private Evidence.Kinds<Assessment.Judged> judging(
+      MeasurementModel measurements, Posterior posterior) {
     return new Evidence.Kinds<>() {
       @Override
       public Assessment.Judged reading(Reading r) {
@@ -286,8 +401,8 @@ public final class Diagnosis {
             r.id(),
             Wording.place(sheet, r.probe()),
             Wording.shown(r),
-            would(List.of(), r),
-            would(leader, r));
+            would(measurements, List.of(), r),
+            would(measurements, leader, r));
       }
 
       @Override
@@ -315,7 +430,7 @@ public final class Diagnosis {
   }
 
   /** What a reading would show with these changes; nothing for one that is no evidence. */
-  private String would(List<Change> changes, Reading r) {
+  private String would(MeasurementModel measurements, List<Change> changes, Reading r) {
     MeterFunction function = r.probe().function();
     boolean live = sheet.situation(r.situation()).supplyOn();
     if (function == MeterFunction.CELSIUS || function.needsDeadCircuit() && live) {

@@ -59,7 +59,15 @@ final class LeadingSuspect {
                 .part()
                 .flatMap(part -> h.modeOf(part).filter(mode -> failedOwnTest(h, part, mode)))
                 .isPresent();
-    return new Leading(culprit.id(), mode(h, culprit), h.title(sheet), probability, confirmed);
+    return new Leading(
+        culprit.id(),
+        mode(h, culprit),
+        h.title(sheet),
+        probability,
+        confirmed,
+        probability < LIMITS.doubted()
+            ? List.of()
+            : new Alternatives(measurements, posterior, verdicts).to(culprit));
   }
 
   /** Whom most of the belief blames, however it is at fault; of two alike the leader's. */
@@ -104,8 +112,13 @@ final class LeadingSuspect {
     if (mode == FaultMode.NOT_MADE || mode == FaultMode.TRIPPED || mayHaveTripped(part, mode)) {
       return false;
     }
+    if (!verdicts.contradicting(part).isEmpty()) {
+      return false;
+    }
     List<Reading> own =
-        verdicts.readingsOf(part).stream().filter(r -> !mayBeHot(part, mode, r)).toList();
+        verdicts.readingsOf(part).stream()
+            .filter(r -> !mayBeHot(part, mode, r) && byItself(part, r))
+            .toList();
     Counterfactuals counterfactuals = new Counterfactuals(posterior);
     return posterior.evidence().stream()
         .filter(Reading.class::isInstance)
@@ -120,6 +133,14 @@ final class LeadingSuspect {
             r ->
                 counterfactuals.ratioIfSound(measurements, r, bad(blaming, r))
                     < LIMITS.failedTest());
+  }
+
+  /** Ohms that are read through the rest of the circuit are no test of a part. */
+  private boolean byItself(Part part, Reading r) {
+    return !r.probe().function().needsDeadCircuit()
+        || r.shown() instanceof Shown.OverLimit
+        || !measurements.unit().bridged(part, r.situation())
+        || r.probe().frees(part);
   }
 
   private List<Change> bad(Hypothesis blaming, Reading r) {

@@ -8,6 +8,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jollychain.core.diagnosis.Assessment.Measured;
 import org.jollychain.core.diagnosis.Assessment.ModeProbability;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
@@ -20,16 +22,20 @@ import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.inference.Counterfactuals;
+import org.jollychain.core.inference.KnownUnit;
 import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.MeasurementModel.Counterfactual;
 import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.unit.TradeBand;
 
 /**
  * What is said of each part, and why.
@@ -45,11 +51,17 @@ final class Verdicts {
   private static final double WORN_WATTS = 5;
 
   private static final double BURNS_WATTS = 25;
+  private static final double BURNS_TWICE = 2;
 
   private static final Thresholds LIMITS = Thresholds.USUAL;
 
   /** A link this bad must have shown, as a share of what it is in series with. */
   private static final double BAD_SHARE = 0.05;
+
+  /** Ohms so many times apart are no one value. */
+  private static final double UNLIKE = 5;
+
+  private static final double BEYOND_OHMS = 1e9;
 
   private static final int MOST_LOADS_BY_THEMSELVES = 3;
 
@@ -68,6 +80,7 @@ final class Verdicts {
   private final MeasurementModel measurements;
   private final Map<String, List<Counterfactual>> alsoBad;
   private final Posterior posterior;
+  private final KnownUnit unit;
   private final Counterfactuals counterfactuals;
   private final Map<Culprit, Map<FaultMode, Double>> byCulprit;
 
@@ -75,8 +88,10 @@ final class Verdicts {
       Sheet sheet,
       MeasurementModel measurements,
       Map<String, List<Counterfactual>> alsoBad,
-      Posterior posterior) {
+      Posterior posterior,
+      KnownUnit unit) {
     this.sheet = sheet;
+    this.unit = unit;
     this.measurements = measurements;
     this.alsoBad = alsoBad;
     this.posterior = posterior;
@@ -112,7 +127,7 @@ final class Verdicts {
     return all;
   }
 
-  private PartAssessment assess(Part part) {
+  PartAssessment assess(Part part) {
     List<ModeProbability> modes = modes(new Culprit.OfPart(part.id()));
     double probability = sum(modes);
     List<Reading> own = readingsOf(part);
@@ -142,7 +157,11 @@ final class Verdicts {
       boolean fits =
           Inspection.found(Inspection.Finding.BENCH_PASSED, part.id(), posterior.evidence())
               || Math.max(open, bad) <= LIMITS.contradicted();
-      if (probability < LIMITS.doubted() && fits) {
+      if (probability < LIMITS.doubted() && measured.filter(m -> burns(part, m)).isPresent()) {
+        verdict = Verdict.DROPPING;
+        because.add(cost(measured.get()));
+        wear(measured.get()).ifPresent(because::add);
+      } else if (probability < LIMITS.doubted() && fits) {
         verdict = Verdict.SOUND;
         measured.filter(m -> m.amperes() > 0).ifPresent(m -> because.add(cost(m)));
       } else if (probability < LIMITS.doubted() && open <= LIMITS.excluded()) {
@@ -156,6 +175,7 @@ final class Verdicts {
       }
       if (verdict == Verdict.SOUND || verdict == Verdict.PASSES) {
         strongestAgainst(part).ifPresent(because::add);
+        verdict = asFarAsKnown(part, own, verdict, because);
       }
     }
     if (own.stream()
@@ -166,6 +186,45 @@ final class Verdicts {
     String reading = own.isEmpty() ? "" : Wording.shown(own.get(own.size() - 1));
     return new PartAssessment(
         part.id(), part.title(), verdict, probability, modes, measured, reading, because);
+  }
+
+  /** A part that would be called good, by what is not known of this unit. */
+  private Verdict asFarAsKnown(
+      Part part, List<Reading> own, Verdict verdict, List<String> because) {
+    Optional<Set<String>> unlike =
+        unit.unlike().stream().filter(like -> like.contains(part.id())).findFirst();
+    if (unlike.isPresent()) {
+      because.add(
+          "It and its like (%s) were read unlike each other: one has another rating, or is bad. What do their plates say?"
+              .formatted(
+                  unlike.get().stream()
+                      .filter(other -> !other.equals(part.id()))
+                      .map(other -> sheet.part(other).title())
+                      .sorted()
+                      .collect(Collectors.joining(", "))));
+      return Verdict.UNCLEAR;
+    }
+    if (unit.odd().contains(part.id())) {
+      TradeBand band = TradeBand.of(part).orElseThrow();
+      because.add(
+          "Unusual for this sheet: such parts mostly have %s to %s. What does its plate or the maker's paper say?"
+              .formatted(Dimension.OHMS.round(band.low()), Dimension.OHMS.round(band.high())));
+      return Verdict.UNCLEAR;
+    }
+    if (verdict == Verdict.SOUND && unit.warmth().containsKey(part.id())) {
+      because.add(
+          "Neither open nor short. It would be right at %.0f C: how warm was it when it was read?"
+              .formatted(unit.warmth().get(part.id())));
+      return Verdict.PASSES;
+    }
+    boolean cold =
+        own.stream().anyMatch(r -> r.probe().function() == MeterFunction.OHMS)
+            && own.stream().allMatch(r -> r.probe().function().needsDeadCircuit());
+    if (verdict == Verdict.SOUND && cold && part.kind().is(PartKind.Trait.FAILS_HOT)) {
+      because.add("Sound cold. One that fails hot has the same ohms cold: watch it work.");
+      return Verdict.PASSES;
+    }
+    return verdict;
   }
 
   private static Optional<String> comesAndGoes(List<ModeProbability> modes) {
@@ -186,6 +245,33 @@ final class Verdicts {
     }
     own.sort(Comparator.comparing(r -> r.at().orElse(Instant.MIN)));
     return own;
+  }
+
+  /**
+   * Readings of a part by its own ohms that contradict each other, with nothing done between them:
+   * open or far off, and good.
+   */
+  List<Reading> contradicting(Part part) {
+    List<Reading> own =
+        readingsOf(part).stream()
+            .filter(
+                r -> r.probe().function() == MeterFunction.OHMS && r.probe().celsius().isEmpty())
+            .filter(r -> !r.reseated())
+            .toList();
+    double least = own.stream().mapToDouble(Verdicts::size).min().orElse(0);
+    double most = own.stream().mapToDouble(Verdicts::size).max().orElse(0);
+    boolean same =
+        own.stream().map(r -> List.of(r.situation(), r.probe().liftedAt())).distinct().count() < 2;
+    boolean touched =
+        posterior.evidence().stream()
+            .anyMatch(e -> e instanceof Inspection i && i.part().equals(part.id()));
+    return same && !touched && part.curve().isEmpty() && most > UNLIKE * (least + 1)
+        ? own
+        : List.of();
+  }
+
+  private static double size(Reading r) {
+    return r.shown() instanceof Shown.Figure f ? f.value() : BEYOND_OHMS;
   }
 
   /** True where a small drop was read and nothing shows that current flowed. */
@@ -266,7 +352,8 @@ final class Verdicts {
    * feeds open, each and all: only evidence that rules this out as well has shown that current
    * flowed.
    */
-  static Map<String, List<Counterfactual>> alsoBad(Sheet sheet, Hypotheses hypotheses) {
+  static Map<String, List<Counterfactual>> alsoBad(
+      Sheet sheet, Hypotheses hypotheses, boolean example) {
     Map<String, List<Counterfactual>> all = new HashMap<>();
     int next = 0;
     for (Part part : sheet.parts().values()) {
@@ -286,7 +373,7 @@ final class Verdicts {
         }
         bad.add(noCurrent);
       } else {
-        for (double factor : BAD_LOAD) {
+        for (double factor : example ? beyondBand(part) : BAD_LOAD) {
           bad.add(List.of(Change.scaled(part.id(), factor)));
         }
       }
@@ -297,6 +384,19 @@ final class Verdicts {
       all.put(part.id(), List.copyOf(ofPart));
     }
     return all;
+  }
+
+  /** So many times its ohms that no sound one of its kind has them. */
+  private static double[] beyondBand(Part part) {
+    return TradeBand.of(part)
+        .map(
+            band -> {
+              double ohms = part.load().orElseThrow().coldOhms();
+              return new double[] {
+                BAD_LOAD[0] * band.least() / ohms, BAD_LOAD[1] * band.most() / ohms
+              };
+            })
+        .orElse(BAD_LOAD);
   }
 
   /** The reading that speaks most clearly against the part being open. */
@@ -344,6 +444,12 @@ final class Verdicts {
             Dimension.OHMS.format(m.ohms().get()),
             Dimension.WATTS.format(m.watts()),
             Dimension.SHARE.format(m.supplyShare()));
+  }
+
+  /** Whether a joint turns far more into heat than a sound one would at this current. */
+  private boolean burns(Part part, Measured m) {
+    double sound = part.actsAsLink() ? m.amperes() * UnitModel.CONTACT_OHMS : m.volts();
+    return m.watts() > BURNS_TWICE * WORN_WATTS && m.volts() > BURNS_TWICE * sound;
   }
 
   /** Watts decide how bad a joint is. */

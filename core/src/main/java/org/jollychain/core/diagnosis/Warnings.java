@@ -60,12 +60,29 @@ final class Warnings {
                     .formatted(part.title())));
       }
     }
+    for (PartAssessment part : parts) {
+      if (sheet.parts().containsKey(part.id())) {
+        contradiction(sheet.part(part.id())).ifPresent(flags::add);
+      }
+    }
     parts.stream().filter(this::staysClosed).map(Warnings::bypass).forEach(flags::add);
     parts.stream()
         .filter(part -> part.verdict() == Verdict.LEAKING)
         .map(this::grounded)
         .forEach(flags::add);
     return flags;
+  }
+
+  private Optional<Flag> contradiction(Part part) {
+    List<Reading> own = verdicts.contradicting(part);
+    return own.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
+            new Flag(
+                Flag.Kind.CONTRADICTION,
+                own.stream().map(Reading::id).toList(),
+                "The readings on the %s contradict each other: it comes and goes, or was badly touched. Read it once more by itself, with the wires moved."
+                    .formatted(part.title())));
   }
 
   /** A link that has to open by heat, and does not. */
@@ -108,7 +125,13 @@ final class Warnings {
           if (!repeated(r)) {
             misfits.add(e.id());
           }
-          flags.add(slips.of(r));
+          Flag reason = slips.of(r);
+          // what comes and goes is said of the part, not of one of its readings
+          if (reason.kind() != Flag.Kind.SLIP || !contradicts(r)) {
+            flags.add(reason);
+          }
+        } else if (how == ReadingLikelihood.Explained.AS_WIRED && !r.probe().liftedAt().isEmpty()) {
+          flags.add(stillOn(r));
         }
         ghost(r).ifPresent(flags::add);
         parallel(r).ifPresent(flags::add);
@@ -128,6 +151,21 @@ final class Warnings {
           new Flag(
               Flag.Kind.TWO_FAULTS, List.of(), "Two faults at once explain the readings best."));
     }
+  }
+
+  private boolean contradicts(Reading r) {
+    return r.probe()
+        .part()
+        .filter(p -> verdicts.contradicting(sheet.part(p)).contains(r))
+        .isPresent();
+  }
+
+  private Flag stillOn(Reading r) {
+    return new Flag(
+        Flag.Kind.PARALLEL_PATH,
+        List.of(r.id()),
+        "%s is what the rest of the circuit shows: a wire is likely still on. Take it off and read again."
+            .formatted(Wording.said(sheet, r)));
   }
 
   /** Whether the same was read again, and fits: then the first was a slip of the hand. */
@@ -171,8 +209,8 @@ final class Warnings {
             new Flag(
                 Flag.Kind.PARALLEL_PATH,
                 List.of(r.id()),
-                "The %s is bridged by the rest of the circuit: take the wire off at %s and read again."
-                    .formatted(part.title(), part.from())))
+                "The %s is bridged by the rest of the circuit: take its own plug or wire off and read again."
+                    .formatted(part.title())))
         : Optional.empty();
   }
 }

@@ -91,8 +91,7 @@ public final class Hypotheses {
     List<Hypothesis> parts = orResting(singles);
     parts.addAll(pairs);
     List<Hypothesis> supply = SupplyHypotheses.of(sheet);
-    double sound =
-        complaint.isPresent() ? BaseRates.SOUND_WITH_COMPLAINT : BaseRates.SOUND_WITHOUT_COMPLAINT;
+    double sound = complaint.map(this::causedOutside).orElse(BaseRates.SOUND_WITHOUT_COMPLAINT);
     List<Hypothesis> all = new ArrayList<>();
     all.addAll(orResting(List.of(new Hypothesis(Hypothesis.Kind.SOUND, List.of(), sound))));
     all.add(new Hypothesis(Hypothesis.Kind.NOT_ON_SHEET, List.of(), BaseRates.NOT_ON_SHEET));
@@ -103,6 +102,17 @@ public final class Hypotheses {
     all.addAll(complaint.map(c -> causing(c, unreported(c, faults), rest)).orElse(faults));
     double sum = all.stream().mapToDouble(Hypothesis::prior).sum();
     return all.stream().map(h -> h.weighing(h.prior() / sum)).toList();
+  }
+
+  /**
+   * How often nothing is wrong in the circuit: where a sound one does what is complained of, as
+   * often as the trade finds the cause outside of it.
+   */
+  private double causedOutside(Complaint complaint) {
+    boolean soundShows = unit.shows(complaint.ofAnyPart(), List.of());
+    return soundShows
+        ? Math.max(complaint.outside(), BaseRates.SOUND_WITH_COMPLAINT)
+        : BaseRates.SOUND_WITH_COMPLAINT;
   }
 
   private List<Hypothesis> ofParts() {

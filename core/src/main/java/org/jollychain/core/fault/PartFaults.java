@@ -54,6 +54,12 @@ final class PartFaults {
   private static final double FAR_OFF_VALUE_SHARE = 0.5;
   private static final double SHORTED_SENSORS = 0.6;
 
+  /** Rare: one that stays at what it has at such temperatures (C). */
+  private static final double STUCK_SENSORS = 0.06;
+
+  private static final double[] STUCK_AT = {0, 18, 40};
+  private static final double STUCK_LOG_SD = 0.35;
+
   /** Rare: a load that is short all through trips its breaker. */
   private static final double SHORTED_LOADS = 0.08;
 
@@ -98,6 +104,7 @@ final class PartFaults {
     share(FaultMode.CASE_LEAK, 1, leaking());
     offValue(FaultMode.OFF_VALUE_LOW, false);
     offValue(FaultMode.OFF_VALUE_HIGH, true);
+    follows();
     share(FaultMode.INTERMITTENT, 1, List.of(Change.open(part.id())));
     if (part.actsAsLink()) {
       share(FaultMode.INTERMITTENT, 1, dropping());
@@ -208,6 +215,20 @@ final class PartFaults {
       }
     }
     return leaks;
+  }
+
+  /** A sensor that has the same ohms however warm it is. */
+  private void follows() {
+    part.curve()
+        .ifPresent(
+            curve -> {
+              for (double celsius : STUCK_AT) {
+                add(
+                    FaultMode.OFF_VALUE_HIGH,
+                    STUCK_SENSORS / STUCK_AT.length,
+                    Change.closed(part.id(), curve.ohmsAt(celsius)).spread(STUCK_LOG_SD));
+              }
+            });
   }
 
   private void offValue(FaultMode mode, boolean high) {

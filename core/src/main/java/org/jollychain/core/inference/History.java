@@ -18,6 +18,9 @@ import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.Probe;
+import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
 import org.jspecify.annotations.Nullable;
 
 /** The evidence in time: what was read again, and what had been touched before. */
@@ -61,6 +64,23 @@ final class History {
 
   private static double size(Reading reading) {
     return reading.shown() instanceof Shown.Figure f ? Math.abs(f.value()) : OVER_LIMIT;
+  }
+
+  /**
+   * Whether ohms of a contact were read after volts were found across it under power: touching it
+   * may have made it whole for a while.
+   */
+  boolean droppedBefore(Sheet sheet, Reading ohms) {
+    return ohms.probe().function().needsDeadCircuit()
+        && ohms.probe().part().map(sheet::part).filter(Part::actsAsLink).isPresent()
+        && evidence.stream()
+            .anyMatch(
+                e ->
+                    e instanceof Reading live
+                        && live.probe().part().equals(ohms.probe().part())
+                        && live.probe().function().dimension() == Dimension.VOLTS
+                        && !(ohms.at().isPresent()
+                            && live.at().filter(ohms.at().get()::isBefore).isPresent()));
   }
 
   /** Whether another touch of the same points showed something quite different. */

@@ -89,6 +89,11 @@ final class MixtureComponent {
     }
   }
 
+  /** What was believed last was so with the wires otherwise than told. */
+  void wiredOtherwise() {
+    how.set(how.size() - 1, ReadingLikelihood.Explained.AS_WIRED);
+  }
+
   /** Learns nothing from a further piece of evidence, which is so likely. */
   void leave(ReadingLikelihood.Explained explained, double log) {
     logWeight += log;

@@ -310,9 +310,7 @@ public final class Posterior {
     List<ReadingLikelihood.Explained> all = w.track().explained();
     if (at == null
         || at >= all.size()
-        || w.otherwise()
-            .filter(o -> o.explained().get(at) == ReadingLikelihood.Explained.AS_READ)
-            .isPresent()) {
+        || w.otherwise().filter(o -> o.explained().get(at).believed()).isPresent()) {
       return ReadingLikelihood.Explained.AS_READ;
     }
     return all.get(at);
@@ -336,9 +334,7 @@ public final class Posterior {
   }
 
   private List<Evidence> slips(Entry leader) {
-    return evidence.stream()
-        .filter(e -> explained(leader, e) != ReadingLikelihood.Explained.AS_READ)
-        .toList();
+    return evidence.stream().filter(e -> !explained(leader, e).believed()).toList();
   }
 
   /** Logarithm of the likelihood of all evidence, whatever is true. */

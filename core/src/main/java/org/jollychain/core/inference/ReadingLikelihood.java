@@ -64,8 +64,15 @@ public final class ReadingLikelihood {
   /** How a reading was best explained. */
   public enum Explained {
     AS_READ,
+    /** As it was read, if the wires were otherwise than told. */
+    AS_WIRED,
     AS_PREFIX,
-    AS_SLIP
+    AS_SLIP;
+
+    /** Whether it says something of the unit. */
+    public boolean believed() {
+      return this == AS_READ || this == AS_WIRED;
+    }
   }
 
   private final double sourceVolts;
@@ -244,10 +251,14 @@ public final class ReadingLikelihood {
 
   /** Adds a reading to what is known. */
   public void absorb(LinearPrediction line, Reading reading, Noise noise) {
+    absorb(Expectation.plain(line), reading, noise);
+  }
+
+  void absorb(Expectation expected, Reading reading, Noise noise) {
     if (reading.shown() instanceof Shown.Figure figure) {
-      absorb(line, reading, figure, noise);
+      absorb(expected, reading, figure, noise);
     } else {
-      absorbOther(line, reading, noise);
+      absorbOther(expected, reading, noise);
     }
   }
 
@@ -261,17 +272,15 @@ public final class ReadingLikelihood {
     absorb(probability, Explained.AS_READ);
   }
 
-  private void absorbOther(LinearPrediction line, Reading reading, Noise leftOpen) {
+  private void absorbOther(Expectation expected, Reading reading, Noise leftOpen) {
     boolean ohms = reading.probe().function().needsDeadCircuit();
     if (reading.shown() instanceof Shown.OverLimit && ohms) {
       double openLeads = leftOpen.doubt() * Misreading.NoContact.OPEN_LEADS;
-      double probability =
-          (1 - openLeads - Misreading.Anything.SHARE)
-                  * above(line.mean(), reading.meter().overLimitOhms())
-              + openLeads;
+      double beyond = above(expected, reading.meter().overLimitOhms());
+      double probability = (1 - openLeads - Misreading.Anything.SHARE) * beyond + openLeads;
       absorb(probability, probability < 2 * openLeads ? Explained.AS_SLIP : Explained.AS_READ);
     } else if (reading.shown() instanceof Shown.Buzzer buzzer) {
-      double sounds = 1 - above(line.mean(), reading.meter().buzzerOhms());
+      double sounds = 1 - above(expected, reading.meter().buzzerOhms());
       double probability =
           (1 - BUZZER_WRONG) * (buzzer.sounds() ? sounds : 1 - sounds) + BUZZER_WRONG / 2;
       absorb(probability, probability < BUZZER_WRONG ? Explained.AS_SLIP : Explained.AS_READ);
@@ -280,41 +289,73 @@ public final class ReadingLikelihood {
     }
   }
 
-  private void absorb(LinearPrediction line, Reading reading, Shown.Figure figure, Noise leftOpen) {
+  private static double above(Expectation expected, double threshold) {
+    double asTold = above(expected.line().mean(), threshold);
+    return expected.doubted()
+        ? (1 - expected.share()) * asTold
+            + expected.share() * above(expected.otherwise().mean(), threshold)
+        : asTold;
+  }
+
+  /** One way to take a reading: by a line, with what was known of it before. */
+  private record Way(
+      MixtureComponent.Given given, double excess, double sd, Chances chances, double asRead) {}
+
+  private Way way(
+      MixtureComponent e,
+      LinearPrediction line,
+      double share,
+      Reading reading,
+      Shown.Figure figure,
+      Noise leftOpen) {
     MeterFunction function = reading.probe().function();
-    Slopes row = row(line, function, reading.meter());
     double own = leftOpen.asRead() + expectedVariance(line, function, reading.meter());
+    MixtureComponent.Given given = e.given(row(line, function, reading.meter()));
+    double mean = line.mean() + given.shift();
+    double variance = Math.max(given.variance() + own, 1e-3 * own);
+    Chances chances =
+        Chances.of(
+            new Misreading.Figure(
+                figure.value(),
+                line,
+                reading.meter(),
+                function,
+                leftOpen,
+                mean,
+                variance - leftOpen.asRead(),
+                own,
+                sourceVolts),
+            variance);
+    return new Way(
+        given, figure.value() - mean, Math.sqrt(variance), chances, share * chances.asRead);
+  }
+
+  private void absorb(Expectation expected, Reading reading, Shown.Figure figure, Noise leftOpen) {
     for (MixtureComponent e : List.copyOf(explanations)) {
-      MixtureComponent.Given given = e.given(row);
-      double mean = line.mean() + given.shift();
-      double variance = Math.max(given.variance() + own, 1e-3 * own);
-      Chances chances =
-          Chances.of(
-              new Misreading.Figure(
-                  figure.value(),
-                  line,
-                  reading.meter(),
-                  function,
-                  leftOpen,
-                  mean,
-                  variance - leftOpen.asRead(),
-                  own,
-                  sourceVolts),
-              variance);
-      double asRead = chances.asRead;
-      double otherwise = chances.otherwise;
+      Way told = way(e, expected.line(), 1 - expected.share(), reading, figure, leftOpen);
+      double otherwise = told.chances.otherwise;
+      if (expected.doubted()) {
+        Way wired = way(e, expected.otherwise(), expected.share(), reading, figure, leftOpen);
+        if (wired.asRead > WORTH_A_WAY * Math.max(told.asRead, otherwise)) {
+          MixtureComponent other = e.copy();
+          other.believe(wired.given, wired.excess, wired.sd, Math.log(wired.asRead));
+          other.wiredOtherwise();
+          explanations.add(other);
+        }
+      }
+      double asRead = told.asRead;
       boolean both =
           e.learns() && Math.min(asRead, otherwise) > WORTH_A_WAY * Math.max(asRead, otherwise);
       if (both) {
         MixtureComponent other = e.copy();
-        other.leave(chances.how, Math.log(otherwise));
+        other.leave(told.chances.how, Math.log(otherwise));
         explanations.add(other);
       }
       if (both || asRead > otherwise) {
         double sum = both ? asRead : asRead + otherwise;
-        e.believe(given, figure.value() - mean, Math.sqrt(variance), Math.log(sum));
+        e.believe(told.given, told.excess, told.sd, Math.log(sum));
       } else {
-        e.leave(chances.how, Math.log(asRead + otherwise));
+        e.leave(told.chances.how, Math.log(asRead + otherwise));
       }
     }
     settle();

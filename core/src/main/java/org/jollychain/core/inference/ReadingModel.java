@@ -1,5 +1,6 @@
 package org.jollychain.core.inference;
 
+import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
@@ -7,12 +8,15 @@ import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.sheet.Part;
 
 /**
  * A reading of a meter: expected as a straight line in the uncertain parameters of the unit, and
  * normal about it, but for the slips of a hand ({@link ReadingLikelihood}).
  */
-final class ReadingModel implements EvidenceModel<LinearPrediction> {
+final class ReadingModel implements EvidenceModel<Expectation> {
 
   /** Below this share of the supply's volts a strange circuit has no preference for nothing. */
   private static final double SMALLEST_SHARE = 2e-4;
@@ -28,10 +32,22 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
   /** More than this of the supply's volts tells how much there is to drop. */
   private static final double ANCHOR_SHARE = 0.2;
 
+  /** Nobody told whether a wire was off: as often it was as not. */
+  private static final double WIRES_NOT_TOLD = 0.5;
+
+  /** Told to be off, it is still on in so many cases: common practice, no source. */
+  private static final double WIRE_STILL_ON = 0.05;
+
+  /** Touching a tired joint makes contact for a while, so often: common practice, no source. */
+  private static final double HEALED = 0.3;
+
   private final Reading reading;
   private final Set<String> reset;
   private final boolean restarted;
   private final MeasurementModel.Known known;
+  private final Optional<MeasurementModel.Known> otherWires;
+  private final double otherWiresShare;
+  private final boolean mayHaveHealed;
   private final ReadingLikelihood.Noise noise;
   private final double sourceVolts;
 
@@ -50,6 +66,11 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
     this.reset = reset;
     this.restarted = restarted;
     this.known = measurements.at(reading.probe(), reading.meter());
+    this.otherWires =
+        otherWires(measurements.unit(), reading.probe())
+            .map(probe -> measurements.at(probe, reading.meter()));
+    this.otherWiresShare = reading.probe().liftedAt().isEmpty() ? WIRES_NOT_TOLD : WIRE_STILL_ON;
+    this.mayHaveHealed = history.droppedBefore(measurements.unit().sheet(), reading);
     this.sourceVolts = measurements.unit().sheet().supply().volts();
     ReadingLikelihood.Noise usual = ReadingLikelihood.Noise.of(sourceVolts, reading);
     boolean belied = reset.isEmpty() && !restarted && history.belied(reading);
@@ -57,15 +78,56 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
         belied ? usual.belied(reading.probe().function()) : usual.again(history.before(reading));
   }
 
-  @Override
-  public LinearPrediction expected(Hypothesis hypothesis, int index) {
-    return tripped(hypothesis) ? known.of(untripped(hypothesis)) : known.of(hypothesis, index);
+  /** The same measurement with the wires as they may also have been. */
+  private static Optional<Probe> otherWires(UnitModel unit, Probe probe) {
+    if (probe.function() != MeterFunction.OHMS || probe.part().isEmpty()) {
+      return Optional.empty();
+    }
+    Part part = unit.sheet().part(probe.part().get());
+    return probe.liftedAt().isEmpty()
+        ? Optional.of(probe.lifted(Set.of(part.from(), part.to())))
+            .filter(p -> unit.bridged(part, probe.situation()))
+        : Optional.of(probe.lifted(Set.of()));
   }
 
   @Override
-  public LinearPrediction expectedIfAlso(
+  public Expectation expected(Hypothesis hypothesis, int index) {
+    if (tripped(hypothesis)) {
+      return Expectation.plain(known.of(untripped(hypothesis)));
+    }
+    LinearPrediction line = known.of(hypothesis, index);
+    if (mayHaveHealed && drops(hypothesis)) {
+      return Expectation.of(line, known.of(without(hypothesis)), HEALED);
+    }
+    return otherWires
+        .map(k -> Expectation.of(line, k.of(hypothesis, index), otherWiresShare))
+        .orElseGet(() -> Expectation.plain(line));
+  }
+
+  @Override
+  public Expectation expectedIfAlso(
       Hypothesis hypothesis, int index, MeasurementModel.Counterfactual also) {
-    return known.of(hypothesis, index, also);
+    LinearPrediction line = known.of(hypothesis, index, also);
+    return otherWires
+        .map(k -> Expectation.of(line, k.of(hypothesis, index, also), otherWiresShare))
+        .orElseGet(() -> Expectation.plain(line));
+  }
+
+  private boolean drops(Hypothesis hypothesis) {
+    return hypothesis.faults().stream().anyMatch(this::drops);
+  }
+
+  private boolean drops(Fault fault) {
+    return fault instanceof Fault.OfPart p
+        && p.mode() == FaultMode.DROPPING
+        && reading.probe().part().filter(p.part()::equals).isPresent();
+  }
+
+  private Hypothesis without(Hypothesis hypothesis) {
+    return new Hypothesis(
+        hypothesis.kind(),
+        hypothesis.faults().stream().filter(f -> !drops(f)).toList(),
+        hypothesis.prior());
   }
 
   private boolean tripped(Hypothesis hypothesis) {
@@ -97,8 +159,8 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
   }
 
   @Override
-  public void absorb(ReadingLikelihood likelihood, LinearPrediction line) {
-    likelihood.absorb(line, reading, noise);
+  public void absorb(ReadingLikelihood likelihood, Expectation expected) {
+    likelihood.absorb(expected, reading, noise);
   }
 
   /** It could read anything: half evenly, half evenly by decade. */
@@ -118,12 +180,13 @@ final class ReadingModel implements EvidenceModel<LinearPrediction> {
   }
 
   @Override
-  public boolean differ(LinearPrediction one, LinearPrediction other) {
-    return ReadingLikelihood.differ(reading.meter(), reading.probe().function(), one, other);
+  public boolean differ(Expectation one, Expectation other) {
+    return ReadingLikelihood.differ(
+        reading.meter(), reading.probe().function(), one.line(), other.line());
   }
 
   @Override
-  public boolean anchors(LinearPrediction line) {
-    return line.mean() > ANCHOR_SHARE * sourceVolts;
+  public boolean anchors(Expectation expected) {
+    return expected.line().mean() > ANCHOR_SHARE * sourceVolts;
   }
 }

@@ -91,6 +91,12 @@ public record Probe(
     return new Probe(function, red, black, part, situation, points, celsius);
   }
 
+  /** Whether a part hangs free at one end at least: everything else is off there. */
+  public boolean frees(Part freed) {
+    return part.filter(freed.id()::equals).isPresent()
+        && liftedAt.stream().anyMatch(freed::touches);
+  }
+
   /** The same measurement of the part at a temperature of its own (C). */
   public Probe at(double partCelsius) {
     return new Probe(function, red, black, part, situation, liftedAt, Optional.of(partCelsius));

@@ -30,6 +30,9 @@ import org.jollychain.core.sheet.Supply;
  */
 public final class UnitModel {
 
+  /** What a sound closed contact has, in the middle (ohm). */
+  public static final double CONTACT_OHMS = Circuit.CONTACT_OHMS;
+
   private static final double FED_SHARE = 0.5;
   private static final double RUNS_ABOVE = 0.7;
 

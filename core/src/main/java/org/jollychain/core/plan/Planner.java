@@ -77,7 +77,7 @@ public final class Planner {
           .map(q -> writer.confirm(q, end.get()))
           .or(
               () ->
-                  decidedBy(state, end.get(), evidence, complaint)
+                  decidedBy(state, end.get(), evidence, opinion.beginning())
                       .map(q -> writer.again(q, end.get())))
           .orElseGet(() -> writer.end(end.get(), opinion.assessment().leading()));
     }
@@ -90,7 +90,8 @@ public final class Planner {
       return condemned(state, opinion)
           .flatMap(
               leading ->
-                  decidedBy(state, leading, evidence, complaint).map(q -> writer.again(q, leading)))
+                  decidedBy(state, leading, evidence, opinion.beginning())
+                      .map(q -> writer.again(q, leading)))
           .orElseGet(writer::nothing);
     }
     if (inOrder.isEmpty() && Manners.stops(state, ranked)) {
@@ -116,7 +117,7 @@ public final class Planner {
       PlanningState state,
       int culprit,
       List<? extends Evidence> evidence,
-      Optional<String> complaint) {
+      Diagnosis.Beginning beginning) {
     Culprit suspect = state.problem().culprits().get(culprit);
     if (!suspect.suspect()) {
       return Optional.empty();
@@ -137,7 +138,7 @@ public final class Planner {
     return made.entrySet().stream()
         .sorted(Comparator.comparing(m -> !own.test(m.getKey())))
         .filter(m -> m.getValue().size() == 1 && accuses(m.getValue().get(0)))
-        .filter(m -> doubted(suspect, without(evidence, m.getValue()), complaint))
+        .filter(m -> doubted(suspect, without(evidence, m.getValue()), beginning))
         .map(Map.Entry::getKey)
         .findFirst();
   }
@@ -159,8 +160,8 @@ public final class Planner {
     return all.stream().filter(e -> !left.contains(e)).map(Evidence.class::cast).toList();
   }
 
-  private boolean doubted(Culprit suspect, List<Evidence> evidence, Optional<String> complaint) {
-    return diagnosis.beliefs(evidence, complaint).stream()
+  private boolean doubted(Culprit suspect, List<Evidence> evidence, Diagnosis.Beginning beginning) {
+    return diagnosis.beliefs(evidence, beginning).stream()
             .filter(e -> e.hypothesis().blames(suspect))
             .mapToDouble(Posterior.Entry::probability)
             .sum()

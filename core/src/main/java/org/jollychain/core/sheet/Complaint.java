@@ -11,6 +11,8 @@ import org.jollychain.core.quantity.Kebab;
  * @param notRunning loads that do not
  * @param suspects parts that bring it up in whatever way they fail; empty where any part may
  * @param how whether it is always so
+ * @param outside how much of it is commonly caused outside of the sheet's circuit: by air, load,
+ *     water, scale, settings (a share)
  */
 public record Complaint(
     String id,
@@ -19,7 +21,13 @@ public record Complaint(
     List<String> runs,
     List<String> notRunning,
     List<String> suspects,
-    How how) {
+    How how,
+    double outside) {
+
+  /** The same, whatever part brings it up. */
+  public Complaint ofAnyPart() {
+    return new Complaint(id, title, situation, runs, notRunning, List.of(), how, outside);
+  }
 
   /** In what way it is seen. */
   public enum How {

@@ -12,4 +12,15 @@ import java.util.Optional;
  * @param runsAbove the share of its nominal power above which it is seen to run
  */
 public record LoadRating(
-    double ohms, double powerFactor, Optional<Double> windingOhms, double runsAbove) {}
+    double ohms, double powerFactor, Optional<Double> windingOhms, double runsAbove) {
+
+  /** What an ohmmeter shows of it, cold (ohm). */
+  public double coldOhms() {
+    return windingOhms.orElse(ohms * powerFactor);
+  }
+
+  /** The same with so many times the ohms. */
+  public LoadRating scaled(double factor) {
+    return new LoadRating(ohms * factor, powerFactor, windingOhms.map(w -> w * factor), runsAbove);
+  }
+}

@@ -90,6 +90,7 @@ public enum PartKind {
       "motor",
       "fan|blower|pump|drum motor|compressor|circulator|drive motor",
       Trait.NOTICED,
+      Trait.FAILS_HOT,
       Trait.LEAKS),
   IGNITER(
       Role.LOAD,
@@ -100,7 +101,8 @@ public enum PartKind {
   VALVE_COIL(
       Role.LOAD,
       "valve coil",
-      "solenoid|valve solenoid|booster coil|holding coil|coil valve|fill valve|inlet valve|drain valve|vent valve|water valve"),
+      "solenoid|valve solenoid|booster coil|holding coil|coil valve|fill valve|inlet valve|drain valve|vent valve|water valve",
+      Trait.FAILS_HOT),
   RELAY_COIL(Role.LOAD, "relay coil", "coil|contactor coil|relay winding"),
   SEQUENCER_HEATER(Role.LOAD, "sequencer heater", "sequencer coil|bimetal heater"),
   BIAS_HEATER(Role.LOAD, "bias heater", "bias|stat heater|resistor|dropping resistor|anticipator"),
@@ -167,6 +169,8 @@ public enum PartKind {
     NOTICED,
     /** Its insulation may give way to the case. */
     LEAKS,
+    /** Its insulation gives way when it is hot, and holds again when it is cold. */
+    FAILS_HOT,
     /** Wound about iron: it draws far less than its resistance would. */
     WOUND
   }

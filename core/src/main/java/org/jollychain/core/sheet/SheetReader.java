@@ -226,7 +226,8 @@ public final class SheetReader {
         at.child("runs").texts(),
         at.child("not-running").texts(),
         suspects,
-        Kebab.read(Complaint.How.class, at.child("how").text("always")).orElseThrow());
+        Kebab.read(Complaint.How.class, at.child("how").text("always")).orElseThrow(),
+        at.child("outside").quantity(Dimension.SHARE, 0));
   }
 
   private void bound(SourceNode at, int size, int most) {

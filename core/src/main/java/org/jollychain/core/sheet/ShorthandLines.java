@@ -146,6 +146,8 @@ final class ShorthandLines {
         complaint.put("not-running", words(piece.substring(4)));
       } else if (piece.startsWith("suspects ")) {
         complaint.put("suspects", words(piece.substring(9)));
+      } else if (piece.startsWith("outside ")) {
+        complaint.put("outside", piece.substring(8).strip());
       } else if (piece.equals("comes and goes") || piece.equals("trips")) {
         complaint.put("how", piece.replace(' ', '-'));
       } else {

@@ -347,6 +347,9 @@ final class ShorthandWriter {
     if (c.how() != Complaint.How.ALWAYS) {
       said.add(c.how() == Complaint.How.TRIPS ? "trips" : "comes and goes");
     }
+    if (c.outside() > 0) {
+      said.add("outside %s %%".formatted(figure(100 * c.outside())));
+    }
     return said.toString();
   }
 

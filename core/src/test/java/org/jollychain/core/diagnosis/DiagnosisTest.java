@@ -121,7 +121,8 @@ class DiagnosisTest {
         assess(
             read.live("L1-L2 238.4"),
             read.drop("timer-heat-contact", "31.4"),
-            read.drop("element", "204.9"));
+            read.drop("element", "204.9"),
+            read.across("amps-ac", "element", "heat-call", "18.0"));
     PartAssessment timer = part(a, "timer-heat-contact");
     assertThat(timer.verdict()).isEqualTo(Verdict.DROPPING);
     double amperes = 204.9 / (240.0 * 240 / 5200 * 1.03);
@@ -314,7 +315,7 @@ class DiagnosisTest {
   @Test
   void a_finer_meter_settles_what_a_coarse_one_leaves_open() {
     Sheet heater = Sheets.heater();
-    Diagnosis diagnosis = new Diagnosis(heater);
+    Diagnosis diagnosis = new Diagnosis(new UnitModel(heater));
     double coarse = offValue(diagnosis, heater, "tester");
     double fine = offValue(diagnosis, heater, "bench");
     assertThat(fine).isGreaterThan(coarse);

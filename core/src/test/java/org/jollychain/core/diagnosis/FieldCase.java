@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.function.Predicate;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
@@ -24,6 +25,7 @@ import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.unit.UnitFacts;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
@@ -70,6 +72,15 @@ record FieldCase(String name, Sheet sheet, Optional<String> complaint, JsonNode 
   @Override
   public String toString() {
     return sheet.key() + ": " + name;
+  }
+
+  /** What is known before anything is read: the complaint, and what the unit's paper says. */
+  Diagnosis.Beginning beginning() {
+    UnitFacts facts = UnitFacts.NONE;
+    for (Map.Entry<String, JsonNode> fact : told.path("facts").properties()) {
+      facts = facts.and(sheet, fact.getKey(), fact.getValue().asString());
+    }
+    return new Diagnosis.Beginning(complaint, Set.of(), facts);
   }
 
   List<Evidence> evidence() {
@@ -159,6 +170,9 @@ record FieldCase(String name, Sheet sheet, Optional<String> complaint, JsonNode 
         .filter(s -> !oneOf(s, a.supply().verdict().toString()))
         .ifPresent(s -> wrong.put("supply " + s, a.supply().verdict().toString()));
     one("leading").filter(l -> !matches(l, found)).ifPresent(l -> wrong.put("leading " + l, found));
+    list("leadsnot").stream()
+        .filter(a.leading().part()::equals)
+        .forEach(p -> wrong.put("leads not " + p, found));
     for (String never : list("never")) {
       boolean led = never.contains(" ") ? matches(never, found) : a.leading().part().equals(never);
       if (led && a.leading().probability() > Thresholds.USUAL.doubted()) {

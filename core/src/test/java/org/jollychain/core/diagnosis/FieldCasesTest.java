@@ -20,7 +20,8 @@ class FieldCasesTest {
   private static final Map<String, Diagnosis> DIAGNOSES = new ConcurrentHashMap<>();
 
   static Stream<FieldCase> cases() {
-    return Stream.of("supply", "string", "own-test", "joints", "traps", "more", "variants")
+    return Stream.of(
+            "supply", "string", "own-test", "joints", "traps", "more", "variants", "this-unit")
         .flatMap(file -> FieldCase.of(file + ".yaml").stream());
   }
 
@@ -29,7 +30,7 @@ class FieldCasesTest {
   }
 
   static Assessment assess(FieldCase told) {
-    return diagnosis(told).assess(told.evidence(), told.complaint());
+    return diagnosis(told).opinion(told.evidence(), told.beginning()).assessment();
   }
 
   @ParameterizedTest
@@ -46,7 +47,7 @@ class FieldCasesTest {
     List<Map<String, String>> all = new ArrayList<>();
     for (int seed = 1; seed <= LIKE; seed++) {
       List<Evidence> like = told.varied(new Random(seed));
-      all.add(told.differences(diagnosis.assess(like, told.complaint())));
+      all.add(told.differences(diagnosis.opinion(like, told.beginning()).assessment()));
     }
     assertThat(all).hasSize(LIKE).allSatisfy(wrong -> assertThat(wrong).isEmpty());
   }

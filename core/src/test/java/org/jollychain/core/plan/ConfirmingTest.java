@@ -48,7 +48,9 @@ class ConfirmingTest {
           .filter(e -> e != suspect)
           .map(e -> believed(e, (1 - SURE) * e.probability()))
           .forEach(beliefs::add);
-      each.add(new Diagnosis.Opinion(opinion.assessment(), beliefs));
+      each.add(
+          new Diagnosis.Opinion(
+              opinion.assessment(), beliefs, opinion.unit(), opinion.beginning()));
     }
     return each;
   }

@@ -19,6 +19,7 @@ import org.jollychain.core.partcheck.PartChecks;
 import org.jollychain.core.plan.TimeCosts;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.unit.UnitFacts;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -93,7 +94,9 @@ class CauseFinderTest {
     assertThat(harmed).contains(PartKind.THERMAL_CUTOFF).doesNotContain(PartKind.HEATING_ELEMENT);
     Optional<String> noHeat = Optional.of("no-heat");
     double before = cutoff(diagnosis.opinion(List.of(), noHeat));
-    double after = cutoff(diagnosis.opinion(List.of(), new Diagnosis.Beginning(noHeat, harmed)));
+    double after =
+        cutoff(
+            diagnosis.opinion(List.of(), new Diagnosis.Beginning(noHeat, harmed, UnitFacts.NONE)));
     assertThat(after).isGreaterThan(1.5 * before);
   }
 

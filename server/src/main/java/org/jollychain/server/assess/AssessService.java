@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.LoadingCache;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -15,7 +16,10 @@ import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.plan.Policy;
+import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.text.InvalidTextException;
+import org.jollychain.core.text.Nearest;
+import org.jollychain.core.unit.UnitFacts;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.meter.ShopMeter;
 import org.jollychain.server.sheet.SheetService;
@@ -41,7 +45,7 @@ public class AssessService {
       Caffeine.newBuilder()
           .maximumWeight(MOST_KEPT)
           .<String, SheetEngine>weigher((text, engine) -> engine.weight())
-          .build(text -> new SheetEngine(new Diagnosis(SheetValidator.unit(text))));
+          .build(text -> new SheetEngine(Diagnosis.ofExample(SheetValidator.unit(text))));
 
   AssessService(SheetService sheets, MeterService meters, AssessmentPool pool) {
     this.pool = pool;
@@ -88,6 +92,27 @@ public class AssessService {
     return pool.run(CASES, () -> assess(file, engine(text), known));
   }
 
+  private static UnitFacts facts(CaseFile file, Sheet sheet) {
+    UnitFacts facts = UnitFacts.NONE;
+    Map<String, String> told = file.facts() == null ? Map.of() : file.facts();
+    for (Map.Entry<String, String> fact : told.entrySet()) {
+      String at = "facts." + fact.getKey();
+      if (!sheet.parts().containsKey(fact.getKey())) {
+        throw new EvidenceException(
+            at,
+            "there is no part \"%s\" on this sheet%s"
+                .formatted(
+                    fact.getKey(), Nearest.suggestion(fact.getKey(), sheet.parts().keySet())));
+      }
+      try {
+        facts = facts.and(sheet, fact.getKey(), fact.getValue());
+      } catch (IllegalArgumentException e) {
+        throw new EvidenceException(at, e.getMessage());
+      }
+    }
+    return facts;
+  }
+
   private static Assessed assess(CaseFile file, SheetEngine engine, Meters meters) {
     List<Evidence> evidence = new ArrayList<>();
     Set<String> ids = new HashSet<>();
@@ -106,7 +131,9 @@ public class AssessService {
         throw new EvidenceException(at + e.field(), e.getMessage());
       }
     }
-    Diagnosis.Beginning beginning = Diagnosis.Beginning.with(Optional.ofNullable(file.complaint()));
+    Diagnosis.Beginning beginning =
+        new Diagnosis.Beginning(
+            Optional.ofNullable(file.complaint()), Set.of(), facts(file, engine.sheet()));
     Diagnosis.Opinion opinion = engine.opinion(evidence, beginning);
     return Assessed.of(
         opinion.assessment(), engine.plan(opinion, evidence, beginning, file.planned()));

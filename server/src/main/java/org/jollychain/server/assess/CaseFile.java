@@ -23,6 +23,8 @@ import tools.jackson.databind.JsonNode;
  * @param policy how it is to be done beside that
  * @param title what the case is about, for people
  * @param meters those that its readings name and others may not have
+ * @param facts what the unit's plates and paper say of its parts, by their ids, as it is typed:
+ *     {@code 8 to 30 ohm}, {@code 4500 W 240 V}, {@code L150-40F}
  * @param expect what should come out, for whoever checks it; the assessment does not look at it
  */
 public record CaseFile(
@@ -37,7 +39,8 @@ public record CaseFile(
         List<@NotNull @Valid Item> evidence,
     @Nullable @Size(max = 200) String title,
     @Nullable @Size(max = 20) List<@NotNull @Valid ShopMeter> meters,
-    @Nullable @Size(max = 200) Map<String, String> expect) {
+    @Nullable @Size(max = 200) Map<String, String> expect,
+    @Nullable @Size(max = 200) Map<String, String> facts) {
 
   /** For the planner: the method of the case before that of its policy. */
   Policy planned() {

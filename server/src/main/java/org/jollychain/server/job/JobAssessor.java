@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
@@ -15,6 +16,7 @@ import org.jollychain.core.plan.DecisionTree;
 import org.jollychain.core.plan.Forecast;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Policy;
+import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.core.visit.CauseFinder;
 import org.jollychain.core.visit.MeterFit;
@@ -34,6 +36,9 @@ import org.jollychain.server.meter.OwnedMeter;
 import org.jollychain.server.meter.ShopMeter;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.sheet.SheetService;
+import org.jollychain.server.unit.KeptFact;
+import org.jollychain.server.unit.UnitFactLog;
+import org.jollychain.server.unit.UnitFactsView;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -59,6 +64,7 @@ public class JobAssessor {
   private final MeterService meters;
   private final VisitMapper visits;
   private final GuideService guides;
+  private final UnitFactLog facts;
   private final JsonMapper json;
   private final TransactionTemplate reading;
 
@@ -70,6 +76,7 @@ public class JobAssessor {
       MeterService meters,
       VisitMapper visits,
       GuideService guides,
+      UnitFactLog facts,
       JsonMapper json,
       PlatformTransactionManager transactions) {
     this.jobs = jobs;
@@ -79,6 +86,7 @@ public class JobAssessor {
     this.meters = meters;
     this.visits = visits;
     this.guides = guides;
+    this.facts = facts;
     this.json = json;
     this.reading = new TransactionTemplate(transactions);
     reading.setReadOnly(true);
@@ -98,7 +106,8 @@ public class JobAssessor {
       List<JobView.Entry> entries,
       List<VisitLine> lines,
       List<OwnedMeter> owned,
-      Meters meters) {
+      Meters meters,
+      UnitFactsView print) {
 
     Optional<String> complaint() {
       return Optional.of(job.complaint()).filter(c -> !c.isEmpty());
@@ -120,10 +129,12 @@ public class JobAssessor {
       return job.policy().policy(job.permit().live()).opening(VisitEntry.open(told()));
     }
 
-    /** The complaint, and what the causes that were found make open more often. */
-    Diagnosis.Beginning beginning() {
+    /** The complaint, what the unit's plates say, and what the causes that were found harm. */
+    Diagnosis.Beginning beginning(Sheet sheet) {
       return new Diagnosis.Beginning(
-          complaint(), guide.map(g -> CauseFinder.harmed(g, told())).orElse(Set.of()));
+          complaint(),
+          guide.map(g -> CauseFinder.harmed(g, told())).orElse(Set.of()),
+          UnitFactLog.known(print.facts(), sheet));
     }
 
     /** What stands of what was told beside the evidence. */
@@ -144,7 +155,9 @@ public class JobAssessor {
               EvidenceLog.entries(jobs.evidence(id)),
               visits.lines(id),
               meters.owned(),
-              meters.all());
+              meters.all(),
+              facts.of(
+                  job.unitTag(), Optional.of(sheets.sheet(job.sheetKey(), job.sheetRevision()))));
         });
   }
 
@@ -157,7 +170,7 @@ public class JobAssessor {
         () -> {
           SheetEngine engine = assess.engine(taken.text);
           List<Evidence> standing = taken.standing(engine);
-          Diagnosis.Opinion opinion = engine.opinion(standing, taken.beginning());
+          Diagnosis.Opinion opinion = engine.opinion(standing, taken.beginning(engine.sheet()));
           return work.apply(new Weighed(engine, standing, opinion));
         });
   }
@@ -180,7 +193,9 @@ public class JobAssessor {
     SheetEngine engine = weighed.engine;
     Optional<String> complaint = taken.complaint();
     Assessment assessment = weighed.opinion.assessment();
-    Plan plan = engine.plan(weighed.opinion, weighed.standing, taken.beginning(), taken.planned());
+    Plan plan =
+        engine.plan(
+            weighed.opinion, weighed.standing, taken.beginning(engine.sheet()), taken.planned());
     return new JobView(
         taken.job,
         engine.sheet().title(),
@@ -191,7 +206,7 @@ public class JobAssessor {
         assessment,
         plan,
         Visit.of(
-            engine.unit(),
+            weighed.opinion.unit(),
             taken.guide,
             Told.of(
                 complaint.map(engine.sheet().complaints()::get),
@@ -205,7 +220,8 @@ public class JobAssessor {
             .filter(m -> !m.retired())
             .map(m -> MeterFit.of(engine.sheet(), m.id(), m.name(), m.category()))
             .toList(),
-        taken.lines);
+        taken.lines,
+        taken.print);
   }
 
   /**
@@ -315,6 +331,9 @@ public class JobAssessor {
         items,
         job.unitTag() + " " + job.unitTitle(),
         used.isEmpty() ? null : used,
-        null);
+        null,
+        taken.print.facts().stream()
+            .filter(f -> f.struckAt() == null && f.sheetKey().equals(job.sheetKey()))
+            .collect(Collectors.toMap(KeptFact::part, KeptFact::said)));
   }
 }

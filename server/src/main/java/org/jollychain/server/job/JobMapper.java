@@ -83,6 +83,9 @@ interface JobMapper {
   /** Counts anew what stands. */
   void evidenceChanged(@Param("jobId") UUID jobId);
 
+  /** What is concluded in open jobs on a unit is to be looked at again. */
+  void factsChanged(@Param("unitId") UUID unitId);
+
   /** Keeps what led, and where the work was, at a count of changes, unless a later one is kept. */
   void keepLeading(
       @Param("id") UUID id,

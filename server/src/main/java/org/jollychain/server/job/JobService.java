@@ -24,9 +24,12 @@ import org.jollychain.server.policy.PolicyService;
 import org.jollychain.server.sheet.SheetRevision;
 import org.jollychain.server.sheet.SheetService;
 import org.jollychain.server.unit.Unit;
+import org.jollychain.server.unit.UnitFactLog;
+import org.jollychain.server.unit.UnitFactsChanged;
 import org.jollychain.server.unit.UnitPlate;
 import org.jollychain.server.unit.UnitService;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -43,6 +46,7 @@ public class JobService {
   private final JobMapper jobs;
   private final AppointmentMapper appointments;
   private final UnitService units;
+  private final UnitFactLog facts;
   private final SheetService sheets;
   private final GuideService guides;
   private final PolicyService policies;
@@ -53,6 +57,7 @@ public class JobService {
       JobMapper jobs,
       AppointmentMapper appointments,
       UnitService units,
+      UnitFactLog facts,
       SheetService sheets,
       GuideService guides,
       PolicyService policies,
@@ -61,6 +66,7 @@ public class JobService {
     this.jobs = jobs;
     this.appointments = appointments;
     this.units = units;
+    this.facts = facts;
     this.sheets = sheets;
     this.guides = guides;
     this.policies = policies;
@@ -224,13 +230,20 @@ public class JobService {
    */
   List<Ratings> bench(UUID id, String part) {
     Job job = found(jobs, id);
-    Sheet sheet = sheets.sheet(job.sheetKey(), job.sheetRevision());
+    Sheet example = sheets.sheet(job.sheetKey(), job.sheetRevision());
+    Sheet sheet = facts.known(job.unitTag(), example).on(example);
     if (!sheet.parts().containsKey(part)) {
       throw RefusedException.notFound(
           "There is no part \"%s\" on this sheet%s."
               .formatted(part, Nearest.suggestion(part, sheet.parts().keySet())));
     }
     return Ratings.of(sheet.part(part), sheet.supply());
+  }
+
+  /** In the transaction that changes what is known of a unit. */
+  @EventListener
+  void on(UnitFactsChanged changed) {
+    jobs.factsChanged(changed.unitId());
   }
 
   private static String title(Sheet sheet, String complaint) {

@@ -9,6 +9,7 @@ import org.jollychain.core.visit.MeterFit;
 import org.jollychain.core.visit.Visit;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.policy.PolicyItem;
+import org.jollychain.server.unit.UnitFactsView;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -18,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param visit what its steps have to offer and how far they are
  * @param meters the shop's, and whether each fits the place
  * @param entries what was told of the visit beside the evidence
+ * @param print what the unit's plates, parts and paper say
  */
 public record JobView(
     Job job,
@@ -30,7 +32,8 @@ public record JobView(
     Plan plan,
     Visit visit,
     List<MeterFit> meters,
-    List<VisitLine> entries) {
+    List<VisitLine> entries,
+    UnitFactsView print) {
 
   /**
    * A piece of evidence of the job.

@@ -4,6 +4,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
 import org.jollychain.server.unit.Unit;
+import org.jollychain.server.unit.UnitFactsView;
 
 /**
  * A unit with all that was done at it.
@@ -13,6 +14,7 @@ import org.jollychain.server.unit.Unit;
  * @param fitted parts that were renewed, the latest first
  * @param repeated what had to be renewed more than once
  * @param due follow-ups and prevention that are not settled
+ * @param print what its plates, parts and paper say
  */
 public record UnitHistory(
     Unit unit,
@@ -20,7 +22,8 @@ public record UnitHistory(
     List<JobSummary> visits,
     List<FittedPart> fitted,
     List<Repeated> repeated,
-    List<Appointment> due) {
+    List<Appointment> due,
+    UnitFactsView print) {
 
   /**
    * A part that was renewed.

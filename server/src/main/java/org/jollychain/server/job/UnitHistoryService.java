@@ -6,6 +6,7 @@ import java.util.Map;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.sheet.SheetService;
 import org.jollychain.server.unit.Unit;
+import org.jollychain.server.unit.UnitFactLog;
 import org.jollychain.server.unit.UnitService;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,18 +20,21 @@ public class UnitHistoryService {
   private final VisitMapper visits;
   private final AppointmentBook appointments;
   private final SheetService sheets;
+  private final UnitFactLog facts;
 
   UnitHistoryService(
       UnitService units,
       JobService jobs,
       VisitMapper visits,
       AppointmentBook appointments,
-      SheetService sheets) {
+      SheetService sheets,
+      UnitFactLog facts) {
     this.units = units;
     this.jobs = jobs;
     this.visits = visits;
     this.appointments = appointments;
     this.sheets = sheets;
+    this.facts = facts;
   }
 
   /**
@@ -55,7 +59,12 @@ public class UnitHistoryService {
             .filter(t -> t.getValue() > 1)
             .map(t -> new UnitHistory.Repeated(t.getKey(), t.getValue()))
             .toList(),
-        appointments.ofUnit(unit.id()));
+        appointments.ofUnit(unit.id()),
+        facts.of(
+            unit.tag(),
+            all.stream()
+                .findFirst()
+                .map(s -> sheets.sheet(s.job().sheetKey(), s.job().sheetRevision()))));
   }
 
   private String title(VisitMapper.Fitted f) {

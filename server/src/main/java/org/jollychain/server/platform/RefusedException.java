@@ -69,6 +69,11 @@ public final class RefusedException extends RuntimeException {
     return status;
   }
 
+  /** It is unlikely, and is kept once it is sent as confirmed. */
+  public static RefusedException toConfirm(String message) {
+    return new RefusedException(HttpStatus.UNPROCESSABLE_CONTENT, message, List.of(), "confirmed");
+  }
+
   /** What another changed, where that is the reason. */
   public List<String> changes() {
     return changes;

@@ -18,10 +18,12 @@ import org.springframework.web.bind.annotation.RestController;
 class UnitController {
 
   private final UnitService units;
+  private final UnitTable table;
   private final Stamps stamps;
 
-  UnitController(UnitService units, Stamps stamps) {
+  UnitController(UnitService units, UnitTable table, Stamps stamps) {
     this.units = units;
+    this.table = table;
     this.stamps = stamps;
   }
 
@@ -39,13 +41,13 @@ class UnitController {
   /** All units as comma-separated values. */
   @GetMapping(path = "/api/units.csv", produces = "text/csv;charset=UTF-8")
   String csv() {
-    return units.csv();
+    return table.csv();
   }
 
   /** Makes and changes the units of such a table, all of them or none. */
   @PostMapping(path = "/api/units.csv", consumes = "text/csv")
   List<Unit> importCsv(@RequestBody(required = false) @Nullable String csv) {
-    units.importCsv(csv == null ? "" : csv, stamps.now());
+    table.importCsv(csv == null ? "" : csv, stamps.now());
     return units.all();
   }
 }

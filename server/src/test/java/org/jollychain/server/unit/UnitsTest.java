@@ -26,6 +26,7 @@ class UnitsTest {
 
   @Autowired private MockMvc http;
   @Autowired private UnitService units;
+  @Autowired private UnitTable table;
   @Autowired private JdbcTemplate sql;
 
   private ResultActions keep(String tag, String body) throws Exception {
@@ -55,19 +56,19 @@ class UnitsTest {
   @Test
   void a_table_goes_out_and_comes_in_again_with_formulas_made_harmless() throws Exception {
     keep("USH-1", "{\"title\": \"=1+2\", \"serial\": \"0042\"}").andExpect(status().isOk());
-    String csv = units.csv();
+    String csv = table.csv();
     assertThat(csv).contains("USH-1,'=1+2,,0042,");
     take(csv).andExpect(status().isOk());
     assertThat(units.one("USH-1").title()).isEqualTo("=1+2");
     // a figure is one still, what only begins like one is none
     for (String title : List.of("-2+3|cmd", "+1&A1", "-1 == 1", "@now", "+4 to -2 kPa")) {
       keep("USH-3", "{\"title\": \"%s\"}".formatted(title)).andExpect(status().isOk());
-      assertThat(units.csv()).contains("'" + title);
+      assertThat(table.csv()).contains("'" + title);
       sql.update("delete from unit where tag = 'USH-3'");
     }
     for (String figure : List.of("-12.5", "+3", "-40 C", "-1,5 mV")) {
       keep("USH-3", "{\"title\": \"%s\"}".formatted(figure)).andExpect(status().isOk());
-      assertThat(units.csv()).doesNotContain("'" + figure);
+      assertThat(table.csv()).doesNotContain("'" + figure);
       sql.update("delete from unit where tag = 'USH-3'");
     }
     take("tag,place\nush-1,Cellar\nush-2,\"Shed, left\"\n").andExpect(status().isOk());

@@ -1,0 +1,128 @@
+package org.jollychain.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.jollychain.core.diagnosis.Assessment.Flag;
+import org.jollychain.core.diagnosis.Assessment.PartAssessment;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.evidence.Reading;
+import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.Fault;
+import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.inference.MeasurementModel;
+import org.jollychain.core.inference.Posterior;
+import org.jollychain.core.network.Change;
+import org.jollychain.core.network.MeterFunction;
+import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+
+/**
+ * A part that is off its value and does not explain the complaint: it is noted, taken as it is, and
+ * the search goes on. One that is open or short has failed, whatever it explains.
+ */
+final class Noticed {
+
+  /** Further off than so many times, it has failed. */
+  private static final double FAILED = 5;
+
+  private final MeasurementModel measurements;
+  private final Sheet sheet;
+  private final Posterior posterior;
+  private final Optional<Complaint> complaint;
+
+  Noticed(MeasurementModel measurements, Posterior posterior, Optional<Complaint> complaint) {
+    this.measurements = measurements;
+    this.sheet = measurements.unit().sheet();
+    this.posterior = posterior;
+    this.complaint = complaint;
+  }
+
+  /** The part, where what leads is one. */
+  Optional<String> part() {
+    return complaint.flatMap(
+        said ->
+            posterior
+                .leader()
+                .hypothesis()
+                .ofParts()
+                .filter(this::mildlyOff)
+                .filter(f -> blamed(f) > Thresholds.USUAL.blamed())
+                .filter(f -> own(f.part()).isPresent())
+                .filter(f -> !explains(said, f))
+                .map(Fault.OfPart::part)
+                .findFirst());
+  }
+
+  private double blamed(Fault.OfPart fault) {
+    return posterior.probability(h -> h.modeOf(fault.part()).isPresent());
+  }
+
+  private boolean mildlyOff(Fault.OfPart fault) {
+    boolean off =
+        fault.mode() == FaultMode.OFF_VALUE_HIGH || fault.mode() == FaultMode.OFF_VALUE_LOW;
+    return off
+        && fault.changes().stream()
+            .allMatch(
+                c ->
+                    c instanceof Change.InBranch b
+                        && b.factor() > 1 / FAILED
+                        && b.factor() < FAILED
+                        && b.addedOhms() == 0);
+  }
+
+  /** Whether a unit with this fault, and with what else leads, does what the customer sees. */
+  private boolean explains(Complaint said, Fault.OfPart fault) {
+    List<Change> changes = new ArrayList<>(fault.changesIn(sheet.situation(said.situation())));
+    return said.suspects().isEmpty()
+        ? measurements.unit().shows(said, changes)
+        : said.suspects().contains(fault.part());
+  }
+
+  /** The last ohms of a part by itself. */
+  private Optional<Reading> own(String part) {
+    Optional<Reading> last = Optional.empty();
+    for (Evidence e : posterior.evidence()) {
+      if (e instanceof Reading r
+          && r.probe().function() == MeterFunction.OHMS
+          && r.probe().part().filter(part::equals).isPresent()
+          && r.shown() instanceof Shown.Figure) {
+        last = Optional.of(r);
+      }
+    }
+    return last;
+  }
+
+  /** What a load has instead (ohm); nothing of a sensor, of which no other reading depends. */
+  Optional<Double> ohms(String id) {
+    return Optional.of(sheet.part(id))
+        .filter(Part::actsAsLoad)
+        .flatMap(p -> own(id))
+        .map(r -> ((Shown.Figure) r.shown()).value());
+  }
+
+  PartAssessment said(PartAssessment judged) {
+    List<String> because = new ArrayList<>(judged.because());
+    because.add(
+        "It does not explain \"%s\": noted, and the search goes on."
+            .formatted(complaint.orElseThrow().title()));
+    return new PartAssessment(
+        judged.id(),
+        judged.title(),
+        judged.verdict(),
+        judged.probability(),
+        judged.modes(),
+        judged.measured(),
+        judged.reading(),
+        because);
+  }
+
+  Flag flag(PartAssessment judged) {
+    return new Flag(
+        Flag.Kind.NOTICED,
+        own(judged.id()).map(r -> List.of(r.id())).orElse(List.of()),
+        "Noticed beside it: the %s is off its value. That does not explain \"%s\"; the search goes on."
+            .formatted(judged.title(), complaint.orElseThrow().title()));
+  }
+}
