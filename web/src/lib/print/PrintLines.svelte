@@ -7,7 +7,6 @@
     print,
     sheet,
     parts = print.asked.map((a) => a.part),
-    busy = false,
     onkeep,
     onstrike
   }: {
@@ -16,7 +15,6 @@
     sheet: string;
     /** Those that are shown; all that bear something worth reading where none are named. */
     parts?: string[];
-    busy?: boolean;
     /** What was wrong with it, if anything was. */
     onkeep?:
       | ((
@@ -29,7 +27,7 @@
   } = $props();
 
   let typed = $state<Record<string, string>>({});
-  let wrong = $state<{ part: string; why: string; unlikely: boolean }>();
+  let wrong = $state<Record<string, { why: string; unlikely: boolean } | undefined>>({});
   let fields = $state<Record<string, HTMLInputElement | undefined>>({});
 
   const lines = $derived(
@@ -43,16 +41,17 @@
   );
 
   async function keep(part: string, said: string, confirmed = false): Promise<boolean> {
-    if (!onkeep || busy || said.trim() === '') return false;
+    if (!onkeep || said.trim() === '') return false;
     const failure = await onkeep(part, said.trim(), confirmed);
-    wrong = failure ? { part, why: failure.why, unlikely: failure.unlikely ?? false } : undefined;
+    wrong[part] = failure && { why: failure.why, unlikely: failure.unlikely ?? false };
     if (!failure) typed[part] = '';
     return !failure;
   }
 
-  async function next(part: string) {
-    if (!(await keep(part, typed[part] ?? ''))) return;
+  /** The next field is at hand at once; what was wrong with this one is said at it. */
+  function next(part: string) {
     const after = lines.slice(lines.findIndex((l) => l.part === part) + 1).find((l) => !l.known);
+    void keep(part, typed[part] ?? '');
     if (after) fields[after.part]?.focus();
   }
 </script>
@@ -67,7 +66,6 @@
           <button
             type="button"
             class="quiet-button"
-            disabled={busy}
             title={`read ${day(line.known.toldAt)}${line.known.toldBy ? ` by ${line.known.toldBy}` : ''}`}
             onclick={() => line.known && onstrike(line.known.id)}>Strike</button
           >
@@ -76,7 +74,7 @@
         <form
           onsubmit={(event) => {
             event.preventDefault();
-            void next(line.part);
+            next(line.part);
           }}
         >
           <label
@@ -88,35 +86,30 @@
               autocomplete="off"
               maxlength="200"
               placeholder={line.like}
-              aria-invalid={wrong?.part === line.part}
+              aria-invalid={wrong[line.part] !== undefined}
             /></label
           >
-          <button type="submit" class="quiet-button" disabled={busy || !typed[line.part]?.trim()}>Keep</button
-          >
+          <button type="submit" class="quiet-button" disabled={!typed[line.part]?.trim()}>Keep</button>
           {#if line.offered}
             <button
               type="button"
               class="quiet-button"
-              disabled={busy}
               onclick={() => line.offered && keep(line.part, line.offered.said)}
               >{line.offered.said}, as on {line.offered.tag}</button
             >
           {/if}
-          <button
-            type="button"
-            class="quiet-button"
-            disabled={busy}
-            onclick={() => keep(line.part, 'not readable')}>Not readable</button
+          <button type="button" class="quiet-button" onclick={() => keep(line.part, 'not readable')}
+            >Not readable</button
           >
         </form>
-        {#if wrong?.part === line.part}
+        {#if wrong[line.part]}
+          {@const what = wrong[line.part]}
           <p class="error" role="alert">
-            {wrong.why}
-            {#if wrong.unlikely}
+            {what?.why}
+            {#if what?.unlikely}
               <button
                 type="button"
                 class="quiet-button"
-                disabled={busy}
                 onclick={() => keep(line.part, typed[line.part] ?? '', true)}>It is so: keep it</button
               >
             {/if}
@@ -152,7 +145,7 @@
     font-weight: 600;
   }
   .name {
-    min-width: 7rem;
+    flex: 0 0 9.5rem;
   }
   form {
     display: flex;

@@ -24,6 +24,9 @@ import { asEvidence, type Choice, chosenProbe, type How, PLAIN, proposed, SUPPLY
 /** What is decided by what the job shows. */
 const RESTS_ON_THE_JOB: VisitKind[] = ['renewed', 'proved'];
 
+/** After which it is looked again whether the last change is through. */
+const SHORT_MS = 40;
+
 export type Step = JobView['visit']['progress'][number]['step'];
 
 /** Why a change was not made, and whether the same would be refused again. */
@@ -319,6 +322,8 @@ export class JobSession {
 
   /** What is known of the unit changes what follows from all that was read. */
   async #told(change: () => Promise<unknown>): Promise<Failure | undefined> {
+    // plates are typed faster than a job is assessed: one waits for the other
+    while (this.busy) await new Promise((r) => setTimeout(r, SHORT_MS));
     const failure = await this.send(async () => {
       await change();
       return api.job(this.id);

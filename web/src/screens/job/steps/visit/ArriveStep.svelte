@@ -46,7 +46,6 @@
       <PrintLines
         print={view.print}
         sheet={view.job.sheetKey}
-        busy={session.busy}
         onkeep={session.closed ? undefined : session.keepFact.bind(session)}
         onstrike={session.closed ? undefined : (id) => void session.strikeFact(id)}
       />

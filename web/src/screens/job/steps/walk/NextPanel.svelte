@@ -114,7 +114,6 @@
         print={view.print}
         sheet={view.job.sheetKey}
         parts={[probe.across]}
-        {busy}
         onkeep={session.keepFact.bind(session)}
         onstrike={(id) => void session.strikeFact(id)}
       />

@@ -134,7 +134,7 @@
           {#each functions as f (f)}<option value={f}>{functionTitle[f]}</option>{/each}
         </select></label
       >
-      <label
+      <label class="state"
         ><span class="hidden">State of the unit</span>
         <select
           value={how.situation || probe.situation}
@@ -238,6 +238,13 @@
   .taken label {
     min-width: 0;
     max-width: 100%;
+  }
+  .taken .state {
+    flex: 1 1 11rem;
+  }
+  .state select {
+    width: 100%;
+    text-overflow: ellipsis;
   }
   .tick {
     display: flex;

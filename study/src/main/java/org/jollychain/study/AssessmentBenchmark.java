@@ -58,7 +58,7 @@ public class AssessmentBenchmark {
   @Setup
   public void prepare() {
     Sheet sheet = Sheets.read("range-240");
-    diagnosis = new Diagnosis(sheet);
+    diagnosis = new Diagnosis(new UnitModel(sheet));
     Fault open =
         new Fault.OfPart(
             "bake-wire", FaultMode.OPEN, List.of(Change.open("bake-wire")), Fault.Presence.ALWAYS);

@@ -24,6 +24,7 @@ import org.jollychain.core.guide.GuideReader;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
+import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.plan.TimeCosts;
 import org.jollychain.core.sequencing.Distribution;
 import org.jollychain.core.sheet.ContactState;
@@ -56,7 +57,7 @@ public final class CauseStudy {
     this.sheet = sheet;
     this.guide = guide;
     this.finder = new CauseFinder(sheet, guide, TimeCosts.USUAL);
-    this.diagnosis = new Diagnosis(sheet);
+    this.diagnosis = new Diagnosis(new UnitModel(sheet));
   }
 
   /** How one visit went. */

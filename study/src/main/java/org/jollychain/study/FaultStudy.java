@@ -69,7 +69,8 @@ public final class FaultStudy {
     this.run = run;
     this.sheet = Sheets.read(key);
     this.nominal = new UnitModel(sheet);
-    this.diagnosis = new Diagnosis(run == Run.WITH_WRONG_RATES ? withWrongRates(sheet) : sheet);
+    this.diagnosis =
+        new Diagnosis(new UnitModel(run == Run.WITH_WRONG_RATES ? withWrongRates(sheet) : sheet));
     List<Hypothesis> all = new Hypotheses(nominal).all(Optional.empty());
     this.singles =
         all.stream()

@@ -51,7 +51,7 @@ public final class PlanStudy {
   private PlanStudy(String key, Method method) {
     this.sheet = Sheets.read(key);
     this.nominal = new UnitModel(sheet);
-    this.diagnosis = new Diagnosis(sheet);
+    this.diagnosis = new Diagnosis(new UnitModel(sheet));
     this.planner = new Planner(diagnosis);
     this.questions = new CandidateTests(nominal);
     this.method = method;

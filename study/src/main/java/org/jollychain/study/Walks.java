@@ -46,7 +46,7 @@ public final class Walks {
 
   private Walks(String key) {
     this.sheet = Sheets.read(key);
-    this.diagnosis = new Diagnosis(sheet);
+    this.diagnosis = new Diagnosis(new UnitModel(sheet));
     this.nominal = diagnosis.unit();
     this.planner = new Planner(diagnosis);
     this.questions = new CandidateTests(nominal);

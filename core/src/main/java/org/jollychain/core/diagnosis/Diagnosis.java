@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment.Account;
 import org.jollychain.core.diagnosis.Assessment.Flag;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
@@ -235,10 +236,26 @@ public final class Diagnosis {
             new LeadingSuspect(measurements, posterior, verdicts).leading(misfit),
             paths,
             account,
-            List.copyOf(flags),
+            merged(flags),
             inOrder(evidence).stream().map(e -> e.as(judging)).toList(),
             unexplained);
     return new Opinion(assessment, beliefs(posterior), measurements.unit(), beginning);
+  }
+
+  /** What is to be minded of several readings in the same words is said once. */
+  private static List<Flag> merged(List<Flag> flags) {
+    Map<String, Flag> merged = new LinkedHashMap<>();
+    for (Flag flag : flags) {
+      merged.merge(
+          flag.text(),
+          flag,
+          (a, b) ->
+              new Flag(
+                  a.kind(),
+                  Stream.concat(a.evidence().stream(), b.evidence().stream()).distinct().toList(),
+                  a.text()));
+    }
+    return List.copyOf(merged.values());
   }
 
   /** Evidence, and the unit that it is of. */

@@ -43,12 +43,14 @@ import org.jollychain.core.unit.UnitFacts;
  * @param odd parts that were read outside of the trade's band, though a plate might say so
  * @param unlike like parts that were read unlike
  * @param warmth temperatures nobody told, at which these sensors would be right (C)
+ * @param among parts that were only read with the rest of the circuit across them
  */
 public record KnownUnit(
     Map<String, Value> values,
     Set<String> odd,
     List<Set<String>> unlike,
-    Map<String, Double> warmth) {
+    Map<String, Double> warmth,
+    Set<String> among) {
 
   /** Own readings of one part that differ less are one value (a share). */
   private static final double ALIKE = 0.12;
@@ -120,6 +122,9 @@ public record KnownUnit(
     /** Ohms of loads as read by themselves. */
     private final Map<String, List<Double>> read = new LinkedHashMap<>();
 
+    /** Ohms of loads that were read with others across them. */
+    private final Map<String, Double> among = new LinkedHashMap<>();
+
     /** Ohms of loads, cold, by the amperes they drew. */
     private final Map<String, Double> drawn = new LinkedHashMap<>();
 
@@ -136,15 +141,26 @@ public record KnownUnit(
         }
       }
       likes().forEach(this::value);
+      among.keySet().removeAll(read.keySet());
       return new KnownUnit(
-          Map.copyOf(values), Set.copyOf(odd), List.copyOf(unlike), Map.copyOf(warmth));
+          Map.copyOf(values),
+          Set.copyOf(odd),
+          List.copyOf(unlike),
+          Map.copyOf(warmth),
+          Set.copyOf(among.keySet()));
     }
 
     private void take(Reading r, Shown.Figure f) {
       if (ofOhms(r)) {
         Part part = sheet.part(r.probe().part().orElseThrow());
-        if (part.actsAsLoad() && byItself(unit, part, r.probe(), f)) {
-          read.computeIfAbsent(part.id(), p -> new ArrayList<>()).add(f.value());
+        if (part.actsAsLoad() && TradeBand.of(part).isPresent()) {
+          double around = around(unit, part, r.probe());
+          boolean byItself = around > FAR_AROUND * f.value() || r.probe().frees(part);
+          if (byItself) {
+            read.computeIfAbsent(part.id(), p -> new ArrayList<>()).add(f.value());
+          } else {
+            behind(part, f.value(), around).ifPresent(v -> among.put(part.id(), v));
+          }
         }
         impliedCelsius(sheet, r).ifPresent(c -> warmth.put(part.id(), c));
       } else if (r.probe().function().clamps() && f.value() > 0) {
@@ -153,6 +169,16 @@ public record KnownUnit(
             .flatMap(p -> alone(p, r.probe().situation()))
             .ifPresent(load -> drew(load, r, f));
       }
+    }
+
+    /**
+     * What a part may have that was read with the rest of the circuit across it, or was not: nobody
+     * told. It is what was read if its wires were off, else what leaves that beside what is around.
+     */
+    private Optional<Double> behind(Part part, double read, double around) {
+      TradeBand band = band(part);
+      double beside = read < around ? read * around / (around - read) : 0;
+      return band.holds(read) ? Optional.of(read) : Optional.of(beside).filter(band::holds);
     }
 
     /** The load whose current, and no other, goes through a part in a situation. */
@@ -199,7 +225,9 @@ public record KnownUnit(
               .toArray();
       return possible.length > 0
           ? Optional.of(possible[possible.length / 2])
-          : Optional.ofNullable(drawn.get(part.id())).filter(band::holds);
+          : Optional.ofNullable(drawn.get(part.id()))
+              .filter(band::holds)
+              .or(() -> Optional.ofNullable(among.get(part.id())));
     }
 
     private TradeBand band(Part part) {
@@ -267,11 +295,10 @@ public record KnownUnit(
     return own.length > 1 && most > (1 + ALIKE) * Arrays.stream(own).min().orElse(1);
   }
 
-  /** Whether nothing of note lies around a part where it was read. */
-  static boolean byItself(UnitModel unit, Part part, Probe probe, Shown.Figure shown) {
+  /** What lies around a part where it was read (ohm). */
+  private static double around(UnitModel unit, Part part, Probe probe) {
     List<Change> without = probe.conditions(unit.sheet(), List.of(Change.open(part.id())));
-    double around = unit.in(probe.situation(), without).ohmsBetween(part.from(), part.to()).re();
-    return around > FAR_AROUND * shown.value() || probe.frees(part);
+    return unit.in(probe.situation(), without).ohmsBetween(part.from(), part.to()).re();
   }
 
   /**
@@ -317,12 +344,12 @@ public record KnownUnit(
   public KnownUnit with(String part, double ohms) {
     Map<String, Value> more = new LinkedHashMap<>(values);
     more.put(part, new Value(ohms, READ_TOLERANCE).rounded());
-    return new KnownUnit(Map.copyOf(more), odd, unlike, warmth);
+    return new KnownUnit(Map.copyOf(more), odd, unlike, warmth, among);
   }
 
   /** The same where the unit is known to be as its sheet says. */
   public KnownUnit asOnSheet() {
-    return new KnownUnit(Map.of(), Set.of(), List.of(), Map.of());
+    return new KnownUnit(Map.of(), Set.of(), List.of(), Map.of(), Set.of());
   }
 
   /** Whether nothing is known of it but the sheet's example. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jollychain.core.quantity.Dimension;
+import org.jollychain.core.sheet.Chain;
 import org.jollychain.core.sheet.LoadRating;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
@@ -76,6 +77,18 @@ public record UnitFacts(Map<String, UnitFact> byPart) {
     return odd;
   }
 
+  /** Whether a fuse stands in the chain of a load. */
+  private static boolean feeds(String fuse, Part load, Sheet sheet) {
+    return sheet.paths().values().stream()
+        .filter(path -> path.load().equals(load.id()))
+        .anyMatch(
+            path ->
+                sheet.situations().values().stream()
+                    .flatMap(s -> Chain.trace(sheet, path, s).stream())
+                    .flatMap(chain -> chain.parts().stream())
+                    .anyMatch(p -> p.id().equals(fuse)));
+  }
+
   private List<String> odd(Part part, UnitFact.Ohms ohms, Sheet example) {
     List<String> odd = new ArrayList<>();
     double middle = (ohms.low() + ohms.high()) / 2;
@@ -97,7 +110,9 @@ public record UnitFacts(Map<String, UnitFact> byPart) {
             / part.load().map(LoadRating::ohms).orElse(middle);
     byPart.forEach(
         (id, fact) -> {
-          if (fact instanceof UnitFact.Fuse fuse && amperes > HOLDS * fuse.amperes()) {
+          if (fact instanceof UnitFact.Fuse fuse
+              && amperes > HOLDS * fuse.amperes()
+              && feeds(id, part, example)) {
             odd.add(
                 "A %s of %s would draw %s at %s, and the %s holds %s."
                     .formatted(

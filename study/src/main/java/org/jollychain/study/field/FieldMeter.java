@@ -16,6 +16,7 @@ final class FieldMeter {
   private static final double OVER_OHMS = 40e6;
   private static final double INPUT_OHMS = 10e6;
   private static final double LOW_OHMS = 300e3;
+  private static final double HELD_AMPERES = 400;
 
   private final RandomGenerator random;
   private final double gain;
@@ -49,10 +50,15 @@ final class FieldMeter {
           at.ohmsBetween(probe.red(), probe.black()).re()
               + leads
               + Drawn.between(random, -0.04, 0.08);
-      case AMPS_AC -> at.amperes(probe.part().orElseThrow()).abs();
-      case AMPS_DC -> at.amperes(probe.part().orElseThrow()).re();
+      case AMPS_AC -> held(at.amperes(probe.part().orElseThrow()).abs());
+      case AMPS_DC -> held(at.amperes(probe.part().orElseThrow()).re());
       case CELSIUS -> 0;
     };
+  }
+
+  /** A circuit has its fuse or breaker: beyond what it holds nothing flows for long. */
+  private static double held(double amperes) {
+    return Math.abs(amperes) > HELD_AMPERES ? 0 : amperes;
   }
 
   private String show(MeterFunction function, double true_) {

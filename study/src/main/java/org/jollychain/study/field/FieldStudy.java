@@ -28,6 +28,7 @@ import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
+import org.jollychain.core.unit.UnitFacts;
 import org.jollychain.study.Sheets;
 import org.jollychain.study.StudyProbes;
 
@@ -40,6 +41,9 @@ public final class FieldStudy {
   private static final double SECOND_FAULTS = 0.1;
   private static final double WRONG_COMPLAINTS = 0.1;
   private static final int MOST_QUESTIONS = 60;
+
+  /** Units as the trade makes them, plates read in half; else as the sheet says. */
+  private static final boolean AS_TRADE = !"sheet".equals(System.getProperty("world"));
 
   private final Sheet sheet;
   private final UnitModel told;
@@ -66,7 +70,7 @@ public final class FieldStudy {
   private FieldStudy(String key, How how, long seed) {
     this.sheet = Sheets.read(key);
     this.told = new UnitModel(sheet);
-    this.diagnosis = new Diagnosis(sheet);
+    this.diagnosis = AS_TRADE ? new Diagnosis(sheet) : new Diagnosis(told);
     this.planner = new Planner(diagnosis);
     this.questions = new CandidateTests(told);
     StudyProbes probes = new StudyProbes(told);
@@ -105,7 +109,13 @@ public final class FieldStudy {
     int counted = 0;
     for (int i = 0; counted < units && i < 30 * units; i++) {
       Random random = new Random(7_919L * i + 104_729L * seed + sheet.key().hashCode());
-      FieldUnit unit = FieldUnit.of(sheet, random);
+      FieldTrade trade = new FieldTrade(random);
+      FieldUnit unit =
+          FieldUnit.of(
+              sheet,
+              p -> AS_TRADE ? trade.make(p) : FieldUnit.asTold(p.behaviour(), random),
+              random);
+      UnitFacts plates = AS_TRADE ? trade.plates(sheet, unit.circuit().sheet()) : UnitFacts.NONE;
       FieldFaults faults = new FieldFaults(unit.circuit(), random);
       List<FieldFault> wrong = new ArrayList<>(List.of(faults.any()));
       if (Drawn.chance(random, SECOND_FAULTS)) {
@@ -116,16 +126,21 @@ public final class FieldStudy {
       }
       unit.suffer(wrong);
       Optional<String> complaint = complaint(unit, random);
-      FieldVisit visit = new FieldVisit(told, unit, random);
+      // what is strange on this unit is so against a sound one of its make
+      UnitModel due = AS_TRADE ? new UnitModel(unit.circuit().sheet()) : told;
+      FieldVisit visit = new FieldVisit(due, unit, AS_TRADE, random);
       switch (how) {
         case FULL -> visit.readAll(everything);
         case FEW -> visit.readFew(complaint);
-        case PLAN -> complaint.ifPresent(c -> followPlan(visit, wrong, c));
+        case PLAN -> complaint.ifPresent(c -> followPlan(visit, wrong, known(c, plates)));
       }
       if (how == How.PLAN ? complaint.isEmpty() : !shows(wrong, visit)) {
         continue;
       }
-      Assessment said = diagnosis.assess(visit.taken(), complaint);
+      Assessment said =
+          diagnosis
+              .opinion(visit.taken(), new Diagnosis.Beginning(complaint, Set.of(), plates))
+              .assessment();
       if (how != How.PLAN && sameFor(said.leading().part(), wrong, visit)) {
         continue;
       }
@@ -138,13 +153,17 @@ public final class FieldStudy {
     return score;
   }
 
+  private static Diagnosis.Beginning known(String complaint, UnitFacts plates) {
+    return new Diagnosis.Beginning(Optional.of(complaint), Set.of(), plates);
+  }
+
   /** Works through the plan to its end. */
-  private void followPlan(FieldVisit visit, List<FieldFault> wrong, String complaint) {
-    Optional<String> told = Optional.of(complaint);
+  private void followPlan(FieldVisit visit, List<FieldFault> wrong, Diagnosis.Beginning beginning) {
     Policy policy = Policy.of(Method.MIXED, Order.BEST_VALUE, true);
     for (int i = 0; i < MOST_QUESTIONS; i++) {
-      Diagnosis.Opinion opinion = diagnosis.opinion(visit.taken(), told);
-      List<Proposal> next = planner.plan(opinion, visit.taken(), told, policy).next();
+      Diagnosis.Opinion opinion = diagnosis.opinion(visit.taken(), beginning);
+      List<Proposal> next =
+          planner.plan(opinion, visit.taken(), beginning.complaint(), policy).next();
       if (next.isEmpty()) {
         return;
       }

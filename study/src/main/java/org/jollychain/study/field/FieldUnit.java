@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.random.RandomGenerator;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Probe;
@@ -41,15 +42,19 @@ final class FieldUnit {
         supply.dc() ? 0.008 : supply.system() == SupplySystem.TRANSFORMER ? 0.006 : 0.004;
   }
 
-  /** One of all that answer to a sheet. */
-  static FieldUnit of(Sheet told, RandomGenerator random) {
+  /**
+   * One of all that answer to a sheet.
+   *
+   * @param made how its parts are made
+   */
+  static FieldUnit of(Sheet told, Function<Part, Behaviour> made, RandomGenerator random) {
     Map<String, Double> contacts = new LinkedHashMap<>();
     told.parts().keySet().forEach(p -> contacts.put("contact:" + p, Drawn.between(random, -4, 1)));
     return new FieldUnit(
-        new UnitModel(built(told, random), name -> contacts.getOrDefault(name, 0.0)), random);
+        new UnitModel(built(told, made, random), name -> contacts.getOrDefault(name, 0.0)), random);
   }
 
-  private static Sheet built(Sheet s, RandomGenerator random) {
+  private static Sheet built(Sheet s, Function<Part, Behaviour> made, RandomGenerator random) {
     Supply on = s.supply();
     double strays = Drawn.chance(random, 0.1) ? 0.01 : Drawn.byDecade(random, 1.0 / 3, 3);
     double volts =
@@ -68,7 +73,7 @@ final class FieldUnit {
             on.bonded(),
             on.storedCharge());
     Map<String, Part> parts = new LinkedHashMap<>();
-    s.parts().forEach((id, p) -> parts.put(id, p.behaving(built(p.behaviour(), random))));
+    s.parts().forEach((id, p) -> parts.put(id, p.behaving(made.apply(p))));
     return new Sheet(
         s.key(),
         s.title(),
@@ -87,8 +92,8 @@ final class FieldUnit {
         s.identify());
   }
 
-  /** A load anywhere within its band, its winding with it. */
-  private static Behaviour built(Behaviour as, RandomGenerator random) {
+  /** A load anywhere within the sheet's band, its winding with it. */
+  static Behaviour asTold(Behaviour as, RandomGenerator random) {
     if (!(as instanceof Behaviour.Load load)) {
       return as;
     }

@@ -42,9 +42,17 @@ final class FieldVisit {
 
   private static final int MOST_READINGS = 12;
 
+  /** A wire that was to come off is still on, so often. */
+  private static final double WIRES_LEFT_ON = 0.05;
+
+  private static final double TEMPERATURES_TOLD = 0.5;
+  private static final double COLDEST = -5;
+  private static final double WARMEST = 45;
+
   private final UnitModel told;
   private final Sheet sheet;
   private final FieldUnit unit;
+  private final boolean asTrade;
   private final FieldMeter meter;
   private final RandomGenerator random;
   private final List<Evidence> taken = new ArrayList<>();
@@ -52,7 +60,12 @@ final class FieldVisit {
   private final Set<Probe> seen = new HashSet<>();
   private final Set<Probe> slipped = new HashSet<>();
 
-  FieldVisit(UnitModel told, FieldUnit unit, RandomGenerator random) {
+  /**
+   * @param told what a sound unit should show
+   * @param asTrade whether temperatures and wires are as they are in the trade
+   */
+  FieldVisit(UnitModel told, FieldUnit unit, boolean asTrade, RandomGenerator random) {
+    this.asTrade = asTrade;
     this.told = told;
     this.sheet = told.sheet();
     this.unit = unit;
@@ -247,12 +260,24 @@ final class FieldVisit {
   /**
    * @return whether it is not what the sheet leads one to expect
    */
-  private boolean read(Probe probe) {
-    Evidence reading = reading(new Question.Measure(probe), taken.size(), shown(probe));
+  private boolean read(Probe asked) {
+    Probe probe = asked;
+    Probe written = asked;
+    if (asTrade && asked.function() == MeterFunction.OHMS) {
+      boolean sensor = asked.part().map(sheet::part).filter(p -> p.curve().isPresent()).isPresent();
+      if (sensor && asked.celsius().isEmpty()) {
+        probe = asked.at(Math.rint(Drawn.between(random, COLDEST, WARMEST)));
+        written = Drawn.chance(random, TEMPERATURES_TOLD) ? probe : asked;
+      }
+      if (!asked.liftedAt().isEmpty() && Drawn.chance(random, WIRES_LEFT_ON)) {
+        probe = probe.lifted(Set.of());
+      }
+    }
+    Evidence reading = reading(new Question.Measure(written), taken.size(), shown(probe));
     taken.add(reading);
     boolean strange = strange(((Reading) reading).shown(), probe);
     if (strange) {
-      odd.add(probe);
+      odd.add(asked);
     }
     return strange;
   }
