@@ -154,6 +154,7 @@ export function assessment(more: Partial<Assessment> = {}): Assessment {
     flags: [],
     evidence: [],
     unexplained: 0,
+    plates: [],
     ...more
   };
 }

@@ -18,6 +18,8 @@ describe('keys pressed anywhere', () => {
     expect(press('o')).toEqual({ shortcut: 'over-limit' });
     expect(press('u')).toEqual({ shortcut: 'strike-last' });
     expect(press('ArrowRight')).toEqual({ shortcut: 'next' });
+    expect(press('w')).toEqual({ shortcut: 'wires' });
+    expect(press('T')).toEqual({ text: 'T' });
   });
 
   it('leave fields, dialogs and the browser alone', () => {

@@ -1,6 +1,9 @@
 /** What a key means while nothing is being typed. */
 export type Shortcut =
-  'over-limit' | 'strike-last' | 'help' | 'previous' | 'next' | 'log' | 'skip' | 'proposed';
+  'over-limit' | 'strike-last' | 'help' | 'previous' | 'next' | 'log' | 'skip' | 'proposed' | Taken;
+
+/** How a reading is taken, each by one key. */
+export type Taken = 'wires' | 'function' | 'state' | 'meter';
 
 const KEYS: Record<string, Shortcut> = {
   o: 'over-limit',
@@ -12,7 +15,11 @@ const KEYS: Record<string, Shortcut> = {
   ArrowDown: 'next',
   Enter: 'log',
   s: 'skip',
-  p: 'proposed'
+  p: 'proposed',
+  w: 'wires',
+  f: 'function',
+  t: 'state',
+  m: 'meter'
 };
 
 export const SHORTCUT_HELP: [keys: string, meaning: string][] = [
@@ -23,6 +30,8 @@ export const SHORTCUT_HELP: [keys: string, meaning: string][] = [
   ['u', 'strike the last one out'],
   ['← →', 'choose a link yourself'],
   ['p', 'back to what is proposed'],
+  ['w', 'its own plug or wire is off, or on'],
+  ['f t m', 'the next function, state of the unit, meter'],
   ['s', 'skip what is proposed'],
   ['Esc', 'empty the field'],
   ['1 – 6', 'an answer, in the steps where nothing is read'],

@@ -101,6 +101,11 @@
       case 'help':
         dialog = { kind: 'keys' };
         return;
+      case 'wires':
+      case 'function':
+      case 'state':
+      case 'meter':
+        return session.takeOtherwise(meaning.shortcut);
       case 'previous':
         return session.along(-1);
       case 'next':

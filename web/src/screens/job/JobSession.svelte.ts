@@ -19,7 +19,17 @@ import { nowIso } from '../../lib/format/format';
 import { typed as kept } from '../../lib/device/typed';
 import { outbox } from '../../lib/outbox/outbox.svelte';
 import { session as atWork } from '../../lib/session/session.svelte';
-import { asEvidence, type Choice, chosenProbe, type How, PLAIN, proposed, SUPPLY } from './steps/walk/probe';
+import type { Taken } from '../../lib/input/shortcuts';
+import {
+  asEvidence,
+  type Choice,
+  chosenProbe,
+  functionsOf,
+  type How,
+  PLAIN,
+  proposed,
+  SUPPLY
+} from './steps/walk/probe';
 
 /** What is decided by what the job shows. */
 const RESTS_ON_THE_JOB: VisitKind[] = ['renewed', 'proved'];
@@ -28,6 +38,11 @@ const RESTS_ON_THE_JOB: VisitKind[] = ['renewed', 'proved'];
 const SHORT_MS = 40;
 
 export type Step = JobView['visit']['progress'][number]['step'];
+
+/** The one that follows in a list, the first behind the last. */
+function after<T>(all: T[], now: T): T {
+  return all[(all.indexOf(now) + 1) % all.length] ?? now;
+}
 
 /** Why a change was not made, and whether the same would be refused again. */
 export interface Failure {
@@ -389,6 +404,18 @@ export class JobSession {
   #asAsked(): void {
     const { celsius = '', reseated = false } = this.probe ?? {};
     this.how = { ...PLAIN, meter: this.how.meter, celsius, reseated };
+  }
+
+  /** Another way to take the reading: the next function, state or meter, or the wires off or on. */
+  takeOtherwise(what: Taken): void {
+    const { probe, sheet, how } = this;
+    if (!probe || !sheet) return;
+    if (what === 'wires') how.freed = !how.freed;
+    else if (what === 'function')
+      how.function = after(functionsOf(sheet, probe), how.function || probe.function);
+    else if (what === 'state')
+      how.situation = after(Object.keys(sheet.situations), how.situation || probe.situation);
+    else how.meter = after(['', ...this.meters.filter((m) => !m.retired).map((m) => m.id)], how.meter);
   }
 
   select(riser: number): void {

@@ -127,6 +127,19 @@ describe('a session', () => {
     expect(sent).toHaveBeenCalledOnce();
   });
 
+  it('takes a reading otherwise by one key, until another probe comes', async () => {
+    const session = await opened(asking);
+    const before = session.probe?.function;
+    session.takeOtherwise('wires');
+    session.takeOtherwise('function');
+    session.takeOtherwise('state');
+    expect(session.how.freed).toBe(true);
+    expect(session.how.function).not.toBe(before);
+    expect(session.how.situation).not.toBe('');
+    session.back();
+    expect(session.how).toMatchObject({ freed: false, function: '', situation: '' });
+  });
+
   it('leaves what failed in a dialog to the dialog', async () => {
     vi.spyOn(api, 'strike').mockRejectedValue(REFUSED);
     const session = await opened(asking);

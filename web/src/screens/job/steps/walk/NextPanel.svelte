@@ -127,6 +127,18 @@
     <p>{view.job.struckAt ? view.job.struckWhy : view.job.outcome}</p>
   </section>
 {:else}
+  {#if view.assessment.plates.length > 0}
+    <section class="card plates" aria-label="Plate or paper">
+      <h2>What does its plate or paper say?</h2>
+      <p>What was read is unusual for this sheet, or unlike its like. Half a minute settles it.</p>
+      <PrintLines
+        print={view.print}
+        sheet={view.job.sheetKey}
+        parts={view.assessment.plates}
+        onkeep={session.keepFact.bind(session)}
+      />
+    </section>
+  {/if}
   {#if probe}
     <ProbeCard
       {probe}
@@ -206,6 +218,16 @@
     border-top: 1px solid var(--line);
     padding-top: 6px;
     font-size: 0.8125rem;
+  }
+  .plates {
+    padding: 10px 16px 6px;
+    margin-bottom: 12px;
+    box-shadow: inset 3px 0 var(--brass-line);
+    font-size: 0.875rem;
+  }
+  .plates h2 {
+    font-size: 0.9375rem;
+    font-weight: 600;
   }
   .others {
     flex-basis: 100%;

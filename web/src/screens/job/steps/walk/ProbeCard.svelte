@@ -4,7 +4,7 @@
   import type { Meter, Sheet } from '../../../../lib/api/client';
   import { feelsHeat } from '../../../../lib/circuit/behaviour';
   import NextCard from './NextCard.svelte';
-  import { type How, type Probe } from './probe';
+  import { FUNCTIONS, functionsOf, type How, type Probe } from './probe';
 
   /** Where the probes go, what to expect, and the field for what the meter shows. */
   let {
@@ -46,25 +46,11 @@
     print?: Snippet | undefined;
   } = $props();
 
-  const functionTitle: Record<string, string> = {
-    'volts-ac': 'AC volts',
-    'volts-dc': 'DC volts',
-    'volts-ac-loz': 'AC volts, low impedance',
-    ohms: 'Ohms',
-    continuity: 'Continuity',
-    'amps-ac': 'AC clamp',
-    'amps-dc': 'DC clamp'
-  };
   const clamp = $derived(probe.function.startsWith('amps') && probe.across);
   const part = $derived(probe.across ? sheet.parts[probe.across] : undefined);
   const feels = $derived(feelsHeat(part));
   const ohms = $derived(['ohms', 'continuity'].includes(how.function || probe.function));
-  const dc = $derived(sheet.supply.system === 'dc');
-  const functions = $derived(
-    Object.keys(functionTitle).filter((f) =>
-      dc ? !f.includes('-ac') || f === probe.function : f !== 'amps-dc' || f === probe.function
-    )
-  );
+  const functions = $derived(functionsOf(sheet, probe));
   const offered = $derived(meters.filter((m) => !m.retired || m.id === how.meter));
 
   function place(id: string): string {
@@ -131,7 +117,7 @@
           value={how.function || probe.function}
           onchange={(e) => (how.function = e.currentTarget.value)}
         >
-          {#each functions as f (f)}<option value={f}>{functionTitle[f]}</option>{/each}
+          {#each functions as f (f)}<option value={f}>{FUNCTIONS[f]}</option>{/each}
         </select></label
       >
       <label class="state"

@@ -27,6 +27,23 @@ function unit(meterFunction: string): string {
   return UNITS[meterFunction.split('-')[0] ?? ''] ?? '';
 }
 
+/** What the functions of a meter are called. */
+export const FUNCTIONS: Record<string, string> = {
+  'volts-ac': 'AC volts',
+  'volts-dc': 'DC volts',
+  'volts-ac-loz': 'AC volts, low impedance',
+  ohms: 'Ohms',
+  continuity: 'Continuity',
+  'amps-ac': 'AC clamp',
+  'amps-dc': 'DC clamp'
+};
+
+/** The functions that read something on a unit of this supply. */
+export function functionsOf(sheet: Sheet, probe: Probe): string[] {
+  const other = sheet.supply.system === 'dc' ? ['volts-ac', 'volts-ac-loz', 'amps-ac'] : ['amps-dc'];
+  return Object.keys(FUNCTIONS).filter((f) => !other.includes(f) || f === probe.function);
+}
+
 /** The ways in which what stands at a riser can be measured. */
 export function testsAt(tests: PathTests | undefined, riser: number): PathTest[] {
   return (riser === SUPPLY ? tests?.supply : tests?.links[riser]?.tests) ?? [];

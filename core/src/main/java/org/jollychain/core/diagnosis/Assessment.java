@@ -15,6 +15,7 @@ import org.jollychain.core.quantity.Kebab;
  * @param account the drops of a path against its source, where both were read
  * @param evidence each reading beside what was to be expected of it
  * @param unexplained probability of something that is not on the sheet
+ * @param plates parts whose plate or paper would settle what was read of them
  */
 public record Assessment(
     List<PartAssessment> parts,
@@ -24,7 +25,8 @@ public record Assessment(
     Optional<Account> account,
     List<Flag> flags,
     List<Judged> evidence,
-    double unexplained) {
+    double unexplained,
+    List<String> plates) {
 
   /** Whether the readings misfit whatever leads. */
   public boolean misfits() {

@@ -238,8 +238,20 @@ public final class Diagnosis {
             account,
             merged(flags),
             inOrder(evidence).stream().map(e -> e.as(judging)).toList(),
-            unexplained);
+            unexplained,
+            plates(known.unit, beginning.facts));
     return new Opinion(assessment, beliefs(posterior), measurements.unit(), beginning);
+  }
+
+  /** Parts that were read as few are, or unlike their like, and whose plate nobody looked at. */
+  private List<String> plates(KnownUnit known, UnitFacts facts) {
+    return sheet.parts().keySet().stream()
+        .filter(
+            p ->
+                known.odd().contains(p)
+                    || known.unlike().stream().anyMatch(like -> like.contains(p)))
+        .filter(p -> !facts.looked(p))
+        .toList();
   }
 
   /** What is to be minded of several readings in the same words is said once. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.diagnosis.Assessment.Flag;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
+import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
@@ -50,7 +51,7 @@ final class Noticed {
                 .filter(this::mildlyOff)
                 .filter(f -> blamed(f) > Thresholds.USUAL.blamed())
                 .filter(f -> own(f.part()).isPresent())
-                .filter(f -> !explains(said, f))
+                .filter(f -> !explains(said, f) && !shownByCode(f.part()))
                 .map(Fault.OfPart::part)
                 .findFirst());
   }
@@ -78,6 +79,14 @@ final class Noticed {
     return said.suspects().isEmpty()
         ? measurements.unit().shows(said, changes)
         : said.suspects().contains(fault.part());
+  }
+
+  /** Whether the unit shows a code that names a part. */
+  private boolean shownByCode(String part) {
+    return posterior.evidence().stream()
+        .filter(CodeShown.class::isInstance)
+        .flatMap(e -> ((CodeShown) e).code().stream())
+        .anyMatch(code -> sheet.codes().get(code).suspects().contains(part));
   }
 
   /** The last ohms of a part by itself. */

@@ -3,6 +3,7 @@ package org.jollychain.server.assess;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
@@ -40,7 +41,7 @@ public record CaseFile(
     @Nullable @Size(max = 200) String title,
     @Nullable @Size(max = 20) List<@NotNull @Valid ShopMeter> meters,
     @Nullable @Size(max = 200) Map<String, String> expect,
-    @Nullable @Size(max = 200) Map<String, String> facts) {
+    @Nullable @Size(max = 200) Map<String, @NotBlank @Size(max = 200) String> facts) {
 
   /** For the planner: the method of the case before that of its policy. */
   Policy planned() {

@@ -91,14 +91,22 @@ class BenchController {
   record Keeping(
       @NotBlank @Size(max = 60) String check,
       @NotNull @Size(max = 40) @JsonDeserialize(contentUsing = StrictReading.SeveralLines.class)
-          Map<String, String> inputs,
-      @Nullable @Size(max = 200) String note) {}
+          Map<String, @Nullable String> inputs,
+      @Nullable @Size(max = 200) String note) {
+
+    /** As it was typed; what is left open is nothing. */
+    Map<String, String> typed() {
+      Map<String, String> typed = new LinkedHashMap<>();
+      inputs.forEach((name, text) -> typed.put(name, text == null ? "" : text));
+      return typed;
+    }
+  }
 
   /** Makes a check and keeps it. */
   @PutMapping(path = "/api/bench-results/{id}", consumes = MediaType.APPLICATION_JSON_VALUE)
   List<KeptResult> keep(@PathVariable UUID id, @RequestBody @Valid Keeping keeping) {
     String note = keeping.note() == null ? "" : keeping.note();
-    bench.keep(id, keeping.check(), keeping.inputs(), note, stamps.now());
+    bench.keep(id, keeping.check(), keeping.typed(), note, stamps.now());
     return bench.latest();
   }
 }

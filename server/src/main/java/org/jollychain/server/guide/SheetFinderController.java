@@ -24,7 +24,7 @@ class SheetFinderController {
    *
    * @param answers by question
    */
-  record Look(@NotNull @Size(max = 60) Map<String, String> answers) {}
+  record Look(@NotNull @Size(max = 60) Map<String, @NotNull String> answers) {}
 
   /** Which sheets of the library may fit a unit, and what to answer next; nothing is stored. */
   @PostMapping(

@@ -4,11 +4,13 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.guide.Guide;
+import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.visit.VisitEntry;
 import org.jollychain.server.guide.GuideService;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.sheet.SheetService;
+import org.jollychain.server.unit.UnitFactLog;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -27,18 +29,21 @@ public class VisitLog {
   private final VisitMapper visits;
   private final SheetService sheets;
   private final GuideService guides;
+  private final UnitFactLog facts;
 
   VisitLog(
       JobService service,
       JobMapper jobs,
       VisitMapper visits,
       SheetService sheets,
-      GuideService guides) {
+      GuideService guides,
+      UnitFactLog facts) {
     this.service = service;
     this.jobs = jobs;
     this.visits = visits;
     this.sheets = sheets;
     this.guides = guides;
+    this.facts = facts;
   }
 
   /**
@@ -53,7 +58,8 @@ public class VisitLog {
   @Transactional
   public void add(UUID jobId, UUID id, VisitEntry entry, @Nullable Integer changes, Stamp stamp) {
     Job job = JobService.theirs(jobs, jobId, stamp);
-    entry.check(sheets.sheet(job.sheetKey(), job.sheetRevision()), guide(job));
+    Sheet example = sheets.sheet(job.sheetKey(), job.sheetRevision());
+    entry.check(facts.known(job.unitTag(), example).on(example), guide(job));
     Optional<VisitLine> known = visits.find(jobId, id);
     if (known.isPresent()) {
       if (!known.get().entry().equals(entry)) {

@@ -60,6 +60,16 @@ class BenchTest {
   }
 
   @Test
+  void what_is_left_open_is_nothing_typed_also_where_it_is_kept() throws Exception {
+    http.perform(
+            put("/api/bench-results/" + UUID.randomUUID())
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(
+                    "{\"check\": \"element\", \"inputs\": {\"watts\": \"4500\", \"volts\": \"240\", \"ohms\": null}}"))
+        .andExpect(status().isOk());
+  }
+
+  @Test
   void a_log_has_lines_also_where_it_is_kept() throws Exception {
     String log = "{\"log\": \"0 glow\\n20 flame\\n600 off\"}";
     check("burner-log", log)
