@@ -271,10 +271,27 @@ export class JobSession {
       this.error = `Type what the meter shows, like ${this.probe.unit === 'Ω' ? '0.2 or OL' : '119.8'}.`;
       return false;
     }
+    if (this.#wiresNotTold(typed)) return false;
     const logged = await this.answer(asEvidence(this.probe, typed, this.how));
     if (logged) this.draft = '';
     return logged;
   }
+
+  /** Where a wire was to come off, it is said once that nobody told whether it did. */
+  #wiresNotTold(typed: string): boolean {
+    const { probe, how } = this;
+    const ohms = ['ohms', 'continuity'].includes(how.function || (probe?.function ?? ''));
+    if (!ohms || !probe?.liftedAt?.length || how.freed || this.#wiresAsked || !/^\s*(\d|\.|o)/i.test(typed)) {
+      return false;
+    }
+    this.draft = typed;
+    this.#wiresAsked = true;
+    this.error = `Is the wire off at ${probe.liftedAt.join(' and ')}? Tick it if it is (w); log again if it is on.`;
+    return true;
+  }
+
+  /** Whether that was said of this probe. */
+  #wiresAsked = false;
 
   /** Goes on by the newest revision of its sheet. */
   async move(): Promise<Failure | undefined> {
@@ -402,6 +419,7 @@ export class JobSession {
 
   /** Another probe is taken in its own way, with the same meter. */
   #asAsked(): void {
+    this.#wiresAsked = false;
     const { celsius = '', reseated = false } = this.probe ?? {};
     this.how = { ...PLAIN, meter: this.how.meter, celsius, reseated };
   }

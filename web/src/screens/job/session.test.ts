@@ -127,6 +127,23 @@ describe('a session', () => {
     expect(sent).toHaveBeenCalledOnce();
   });
 
+  it('asks once whether a wire that was to come off is off', async () => {
+    const lifted = {
+      ...asking,
+      plan: plan('ask', [
+        proposal({ function: 'ohms', red: 'L1', black: 'A', situation: 'isolated', liftedAt: ['A'] })
+      ])
+    };
+    const added = vi.spyOn(api, 'addEvidence').mockResolvedValue(lifted);
+    const session = await opened(lifted);
+    expect(await session.log('12.1')).toBe(false);
+    expect(session.error).toContain('Is the wire off at A?');
+    expect(session.draft).toBe('12.1');
+    session.takeOtherwise('wires');
+    expect(await session.log()).toBe(true);
+    expect(added.mock.lastCall?.[2]).toMatchObject({ liftedAt: ['A'], value: '12.1' });
+  });
+
   it('takes a reading otherwise by one key, until another probe comes', async () => {
     const session = await opened(asking);
     const before = session.probe?.function;

@@ -69,6 +69,13 @@ final class Chromium implements AutoCloseable {
     return page;
   }
 
+  /** The same, that keeps nothing for when the server is away. */
+  Page pageWithoutWorker() {
+    Page page = page(1280, 800, false);
+    page.addInitScript("delete Navigator.prototype.serviceWorker");
+    return page;
+  }
+
   /** One of the station's people comes in. */
   void signIn(Page page, String login) {
     APIResponse in =
