@@ -92,7 +92,9 @@ class MainJobTest extends BrowserTest {
 
   @Test
   void an_odd_reading_asks_for_the_plate_and_is_judged_by_it() {
-    Page page = openJobByKeyboard();
+    Page page = chromium.page(1280, 800, false);
+    page.navigate(application.address());
+    page.navigate(application.address() + "#/jobs/" + newJob(page, "PLATE-1"));
     link(page, "element").click();
     page.getByLabel("State of the unit").selectOption("isolated");
     page.getByLabel("Function").selectOption("ohms");
