@@ -225,6 +225,11 @@
     box-shadow: inset 3px 0 var(--brass-line);
     font-size: 0.875rem;
   }
+  .plates p {
+    padding-bottom: 4px;
+    font-size: 0.875rem;
+    line-height: 1.4;
+  }
   .plates h2 {
     font-size: 0.9375rem;
     font-weight: 600;

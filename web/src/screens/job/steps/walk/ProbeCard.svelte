@@ -111,7 +111,7 @@
       <Button type="submit" disabled={busy}>Log ⏎</Button>
     </form>
     <div class="taken" role="group" aria-label="How it is taken">
-      <label
+      <label class="function"
         ><span class="hidden">Function</span>
         <select
           value={how.function || probe.function}
@@ -225,10 +225,13 @@
     min-width: 0;
     max-width: 100%;
   }
-  .taken .state {
-    flex: 1 1 11rem;
+  .function {
+    flex: 0 1 9rem;
   }
-  .state select {
+  .taken .state {
+    flex: 1 1 9rem;
+  }
+  .taken select {
     width: 100%;
     text-overflow: ellipsis;
   }

@@ -1,7 +1,5 @@
 package org.jollychain.core.diagnosis;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -11,28 +9,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment.Account;
 import org.jollychain.core.diagnosis.Assessment.Flag;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
 import org.jollychain.core.diagnosis.Assessment.Staircase;
-import org.jollychain.core.evidence.CodeShown;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
-import org.jollychain.core.evidence.Inspection;
-import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.inference.FurtherFaults;
 import org.jollychain.core.inference.HypothesisSpace;
-import org.jollychain.core.inference.KnownUnit;
 import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.Posterior;
-import org.jollychain.core.network.Change;
-import org.jollychain.core.network.MeterFunction;
-import org.jollychain.core.network.Network;
-import org.jollychain.core.network.ParameterSample;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.PartKind;
@@ -49,8 +38,6 @@ public final class Diagnosis {
   /** From here on a supply is met by lines about a soft one (standard deviations). */
   private static final double SOFT = 1.2;
 
-  private static final double SO_SOFT = 2;
-
   /** How often evidence is weighed again, unless there is so much that it takes seconds. */
   private static final int MOST_LOOKS = 3;
 
@@ -65,13 +52,9 @@ public final class Diagnosis {
   /** So many parts are noticed beside what is sought. */
   private static final int MOST_NOTICED = 3;
 
-  /** Units like one that were met last: their lines are kept. */
-  private static final int MOST_UNITS = 24;
-
   private final Sheet sheet;
   private final boolean example;
-  private final Lines lines;
-  private final Cache<Unit, Lines> units = Caffeine.newBuilder().maximumSize(MOST_UNITS).build();
+  private final UnitsMet met;
   private final Hypotheses hypotheses;
   private final Map<String, List<MeasurementModel.Counterfactual>> alsoBad;
   private final Map<Beginning, HypothesisSpace> priors = new ConcurrentHashMap<>();
@@ -92,27 +75,6 @@ public final class Diagnosis {
     /** A complaint alone. */
     public static Beginning with(Optional<String> complaint) {
       return new Beginning(complaint, Set.of(), UnitFacts.NONE);
-    }
-  }
-
-  /** A unit as far as it differs from the sheet's example. */
-  private record Unit(UnitFacts facts, Map<String, KnownUnit.Value> values) {}
-
-  /** What every reading should be on one unit; on a soft supply once that is called for. */
-  private final class Lines {
-    private final MeasurementModel usual;
-    private volatile Optional<MeasurementModel> soft = Optional.empty();
-
-    Lines(MeasurementModel usual) {
-      this.usual = usual;
-    }
-
-    MeasurementModel onSoftSupply() {
-      if (soft.isEmpty()) {
-        ParameterSample about = name -> name.equals(Network.SOURCE_OHMS) ? SO_SOFT : 0;
-        soft = Optional.of(new MeasurementModel(usual.unit().sheet(), about, usual.hypotheses()));
-      }
-      return soft.get();
     }
   }
 
@@ -151,10 +113,8 @@ public final class Diagnosis {
     this.example = example;
     this.hypotheses = new Hypotheses(unit);
     List<Hypothesis> all = hypotheses.all(Optional.empty());
-    UnitModel known =
-        example ? new UnitModel(KnownUnit.of(unit, UnitFacts.NONE, List.of()).on(sheet)) : unit;
-    this.lines = new Lines(new MeasurementModel(known, all));
-    this.alsoBad = Verdicts.alsoBad(sheet, hypotheses, example);
+    this.met = new UnitsMet(unit, example, all);
+    this.alsoBad = AlsoBad.of(sheet, hypotheses, example);
   }
 
   public Sheet sheet() {
@@ -196,26 +156,26 @@ public final class Diagnosis {
    */
   public Opinion opinion(List<? extends Evidence> evidence, Beginning beginning) {
     List<Flag> flags = new ArrayList<>();
-    Known known = known(usable(evidence, flags), beginning);
+    UnitsMet.Known known = met.known(usable(evidence, flags), beginning.facts);
     Posterior posterior = weigh(known, beginning);
     Map<String, PartAssessment> noticed = new LinkedHashMap<>();
     for (int again = 0; again < MOST_NOTICED; again++) {
       Noticed beside =
-          new Noticed(known.lines.usual, posterior, beginning.complaint.map(this::complaint));
+          new Noticed(known.lines().usual(), posterior, beginning.complaint.map(this::complaint));
       Optional<String> part = example ? beside.part() : Optional.empty();
       if (part.isEmpty()) {
         break;
       }
       PartAssessment judged =
-          new Verdicts(sheet, known.lines.usual, alsoBad, posterior, known.unit)
+          new Verdicts(sheet, known.lines().usual(), alsoBad, posterior, known.unit())
               .assess(sheet.part(part.get()));
       noticed.put(part.get(), beside.said(judged));
       flags.add(beside.flag(judged));
-      known = aside(known, beginning.facts, part.get(), beside.ohms(part.get()));
+      known = met.aside(known, beginning.facts, part.get(), beside.ohms(part.get()));
       posterior = weigh(known, beginning);
     }
-    MeasurementModel measurements = known.lines.usual;
-    Verdicts verdicts = new Verdicts(sheet, measurements, alsoBad, posterior, known.unit);
+    MeasurementModel measurements = known.lines().usual();
+    Verdicts verdicts = new Verdicts(sheet, measurements, alsoBad, posterior, known.unit());
     List<PartAssessment> parts =
         verdicts.all().stream().map(p -> noticed.getOrDefault(p.id(), p)).toList();
     flags.addAll(new Warnings(measurements.unit(), posterior, verdicts).all(parts));
@@ -228,7 +188,7 @@ public final class Diagnosis {
             .flatMap(e -> staircases.account(e.getKey(), e.getValue()).stream())
             .findFirst();
     double unexplained = posterior.probability(h -> h.kind() == Hypothesis.Kind.NOT_ON_SHEET);
-    Evidence.Kinds<Assessment.Judged> judging = judging(measurements, posterior);
+    EvidenceInWords judging = new EvidenceInWords(measurements, posterior);
     Assessment assessment =
         new Assessment(
             parts,
@@ -236,77 +196,11 @@ public final class Diagnosis {
             new LeadingSuspect(measurements, posterior, verdicts).leading(misfit),
             paths,
             account,
-            merged(flags),
+            Warnings.merged(flags),
             inOrder(evidence).stream().map(e -> e.as(judging)).toList(),
             unexplained,
-            plates(known.unit, beginning.facts));
+            known.unit().plates(sheet, beginning.facts));
     return new Opinion(assessment, beliefs(posterior), measurements.unit(), beginning);
-  }
-
-  /** Parts that were read as few are, or unlike their like, and whose plate nobody looked at. */
-  private List<String> plates(KnownUnit known, UnitFacts facts) {
-    return sheet.parts().keySet().stream()
-        .filter(
-            p ->
-                known.odd().contains(p)
-                    || known.unlike().stream().anyMatch(like -> like.contains(p)))
-        .filter(p -> !facts.looked(p))
-        .toList();
-  }
-
-  /** What is to be minded of several readings in the same words is said once. */
-  private static List<Flag> merged(List<Flag> flags) {
-    Map<String, Flag> merged = new LinkedHashMap<>();
-    for (Flag flag : flags) {
-      merged.merge(
-          flag.text(),
-          flag,
-          (a, b) ->
-              new Flag(
-                  a.kind(),
-                  Stream.concat(a.evidence().stream(), b.evidence().stream()).distinct().toList(),
-                  a.text()));
-    }
-    return List.copyOf(merged.values());
-  }
-
-  /** Evidence, and the unit that it is of. */
-  private record Known(KnownUnit unit, Lines lines, List<Evidence> evidence) {}
-
-  private Known known(List<Evidence> usable, Beginning beginning) {
-    KnownUnit known = KnownUnit.of(unit, beginning.facts, usable);
-    if (!example) {
-      return new Known(known.asOnSheet(), lines, usable);
-    }
-    return new Known(
-        known, lines(known, beginning.facts), known.warmed(beginning.facts.on(sheet), usable));
-  }
-
-  private Lines lines(KnownUnit known, UnitFacts facts) {
-    return facts.byPart().isEmpty() && known.asExample(unit)
-        ? lines
-        : units.get(
-            new Unit(facts, known.values()),
-            u ->
-                new Lines(
-                    new MeasurementModel(
-                        new UnitModel(known.on(u.facts.on(sheet))), lines.usual.hypotheses())));
-  }
-
-  /**
-   * The same unit with a part taken as it was read: what is known of it is no longer weighed.
-   *
-   * @param ohms of it, where it is a load (ohm)
-   */
-  private Known aside(Known known, UnitFacts facts, String part, Optional<Double> ohms) {
-    KnownUnit unitNow = ohms.map(o -> known.unit.with(part, o)).orElse(known.unit);
-    List<Evidence> others =
-        known.evidence.stream().filter(e -> ohms.isPresent() || !isOf(e, part)).toList();
-    return new Known(unitNow, lines(unitNow, facts), others);
-  }
-
-  private static boolean isOf(Evidence e, String part) {
-    return e instanceof Reading r && r.probe().part().filter(part::equals).isPresent();
   }
 
   /**
@@ -323,7 +217,8 @@ public final class Diagnosis {
 
   /** The same where more is known than the complaint. */
   public List<Posterior.Entry> beliefs(List<? extends Evidence> evidence, Beginning beginning) {
-    return beliefs(weigh(known(usable(evidence, new ArrayList<>()), beginning), beginning));
+    return beliefs(
+        weigh(met.known(usable(evidence, new ArrayList<>()), beginning.facts), beginning));
   }
 
   private static List<Posterior.Entry> beliefs(Posterior posterior) {
@@ -332,7 +227,7 @@ public final class Diagnosis {
 
   /** What every reading should be under every hypothesis, of which all are in their order. */
   public MeasurementModel measurements() {
-    return lines.usual;
+    return met.example().usual();
   }
 
   public UnitModel unit() {
@@ -344,8 +239,8 @@ public final class Diagnosis {
    * weighed with lines that are true of a soft one: what a load draws from it is far from straight
    * in its impedance. What explains them better holds.
    */
-  private Posterior weigh(Known known, Beginning beginning) {
-    Posterior usual = weigh(known.lines.usual, known.evidence, beginning);
+  private Posterior weigh(UnitsMet.Known known, Beginning beginning) {
+    Posterior usual = weigh(known.lines().usual(), known.evidence(), beginning);
     boolean passing = usual.believable().get(0).otherwise().isPresent();
     boolean fits =
         usual.softness() < SOFT
@@ -354,7 +249,7 @@ public final class Diagnosis {
     if (fits || !worthMore(usual)) {
       return usual;
     }
-    Posterior soft = weigh(known.lines.onSoftSupply(), known.evidence, beginning);
+    Posterior soft = weigh(known.lines().onSoftSupply(), known.evidence(), beginning);
     return soft.logEvidence() > usual.logEvidence() ? soft : usual;
   }
 
@@ -416,59 +311,6 @@ public final class Diagnosis {
 
   private boolean isHarm(Hypothesis h, Set<PartKind> harmed) {
     return h.ofParts().anyMatch(f -> f.opens() && harmed.contains(sheet.part(f.part()).kind()));
-  }
-
-  /** What each kind of evidence is in words, beside what was to be expected of it. */
-  private Evidence.Kinds<Assessment.Judged> judging(
-      MeasurementModel measurements, Posterior posterior) {
-    return new Evidence.Kinds<>() {
-      @Override
-      public Assessment.Judged reading(Reading r) {
-        List<Change> leader =
-            posterior.believable().get(0).hypothesis().changesIn(sheet.situation(r.situation()));
-        return new Assessment.Judged(
-            r.id(),
-            Wording.place(sheet, r.probe()),
-            Wording.shown(r),
-            would(measurements, List.of(), r),
-            would(measurements, leader, r));
-      }
-
-      @Override
-      public Assessment.Judged observation(Observation o) {
-        return seen(o, sheet.part(o.part()).title() + " runs", o.runs().toString());
-      }
-
-      @Override
-      public Assessment.Judged inspection(Inspection i) {
-        return seen(i, sheet.part(i.part()).title(), i.finding().toString().replace('-', ' '));
-      }
-
-      @Override
-      public Assessment.Judged code(CodeShown c) {
-        return seen(
-            c,
-            "display",
-            c.code().map(k -> k + ", " + sheet.codes().get(k).title()).orElse("no code"));
-      }
-
-      private Assessment.Judged seen(Evidence e, String place, String shown) {
-        return new Assessment.Judged(e.id(), place, shown, "", "");
-      }
-    };
-  }
-
-  /** What a reading would show with these changes; nothing for one that is no evidence. */
-  private String would(MeasurementModel measurements, List<Change> changes, Reading r) {
-    MeterFunction function = r.probe().function();
-    boolean live = sheet.situation(r.situation()).supplyOn();
-    if (function == MeterFunction.CELSIUS || function.needsDeadCircuit() && live) {
-      return "";
-    }
-    if (r.probe().eitherWay(sheet)) {
-      return "either";
-    }
-    return Wording.expected(r.meter(), function, measurements.due(changes, r));
   }
 
   private Complaint complaint(String id) {

@@ -112,7 +112,7 @@ final class LeadingSuspect {
     if (mode == FaultMode.NOT_MADE || mode == FaultMode.TRIPPED || mayHaveTripped(part, mode)) {
       return false;
     }
-    if (!verdicts.contradicting(part).isEmpty()) {
+    if (!new OwnReadings(posterior).contradicting(part).isEmpty()) {
       return false;
     }
     List<Reading> own =

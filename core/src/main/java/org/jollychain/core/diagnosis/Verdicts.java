@@ -1,6 +1,5 @@
 package org.jollychain.core.diagnosis;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -8,19 +7,15 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.jollychain.core.diagnosis.Assessment.Measured;
 import org.jollychain.core.diagnosis.Assessment.ModeProbability;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
-import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
-import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.inference.Counterfactuals;
 import org.jollychain.core.inference.KnownUnit;
 import org.jollychain.core.inference.MeasurementModel;
@@ -33,9 +28,7 @@ import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.ContactState;
 import org.jollychain.core.sheet.Part;
-import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
-import org.jollychain.core.unit.TradeBand;
 
 /**
  * What is said of each part, and why.
@@ -55,21 +48,6 @@ final class Verdicts {
 
   private static final Thresholds LIMITS = Thresholds.USUAL;
 
-  /** A link this bad must have shown, as a share of what it is in series with. */
-  private static final double BAD_SHARE = 0.05;
-
-  /** Ohms so many times apart are no one value. */
-  private static final double UNLIKE = 5;
-
-  private static final double BEYOND_OHMS = 1e9;
-
-  private static final int MOST_LOADS_BY_THEMSELVES = 3;
-
-  /** That so many of the loads behind a link are all open is not thought of. */
-  private static final int MOST_LOADS_TOGETHER = 12;
-
-  private static final double SMALLEST_BAD_OHMS = 0.1;
-  private static final double[] BAD_LOAD = {0.68, 1.4};
   private static final double SMALL_SHARE = 0.02;
   private static final double FLOWING_SHARE = 0.01;
 
@@ -81,6 +59,7 @@ final class Verdicts {
   private final Map<String, List<Counterfactual>> alsoBad;
   private final Posterior posterior;
   private final KnownUnit unit;
+  private final OwnReadings taken;
   private final Counterfactuals counterfactuals;
   private final Map<Culprit, Map<FaultMode, Double>> byCulprit;
 
@@ -95,6 +74,7 @@ final class Verdicts {
     this.measurements = measurements;
     this.alsoBad = alsoBad;
     this.posterior = posterior;
+    this.taken = new OwnReadings(posterior);
     this.counterfactuals = new Counterfactuals(posterior);
     this.byCulprit = byCulprit(posterior);
   }
@@ -175,7 +155,7 @@ final class Verdicts {
       }
       if (verdict == Verdict.SOUND || verdict == Verdict.PASSES) {
         strongestAgainst(part).ifPresent(because::add);
-        verdict = asFarAsKnown(part, own, verdict, because);
+        verdict = new Reservations(sheet, unit).on(part, own, verdict, because);
       }
     }
     if (own.stream()
@@ -188,49 +168,6 @@ final class Verdicts {
         part.id(), part.title(), verdict, probability, modes, measured, reading, because);
   }
 
-  /** A part that would be called good, by what is not known of this unit. */
-  private Verdict asFarAsKnown(
-      Part part, List<Reading> own, Verdict verdict, List<String> because) {
-    Optional<Set<String>> unlike =
-        unit.unlike().stream().filter(like -> like.contains(part.id())).findFirst();
-    if (unlike.isPresent()) {
-      because.add(
-          "It and its like (%s) were read unlike each other: one has another rating, or is bad. What do their plates say?"
-              .formatted(
-                  unlike.get().stream()
-                      .filter(other -> !other.equals(part.id()))
-                      .map(other -> sheet.part(other).title())
-                      .sorted()
-                      .collect(Collectors.joining(", "))));
-      return Verdict.UNCLEAR;
-    }
-    if (unit.odd().contains(part.id())) {
-      TradeBand band = TradeBand.of(part).orElseThrow();
-      because.add(
-          "Unusual for this sheet: such parts mostly have %s to %s. What does its plate or the maker's paper say?"
-              .formatted(Dimension.OHMS.round(band.low()), Dimension.OHMS.round(band.high())));
-      return Verdict.UNCLEAR;
-    }
-    if (verdict == Verdict.SOUND && unit.among().contains(part.id())) {
-      because.add("Read with the rest of the circuit across it: by itself it is not tested yet.");
-      return Verdict.PASSES;
-    }
-    if (verdict == Verdict.SOUND && unit.warmth().containsKey(part.id())) {
-      because.add(
-          "Neither open nor short. It would be right at %.0f C: how warm was it when it was read?"
-              .formatted(unit.warmth().get(part.id())));
-      return Verdict.PASSES;
-    }
-    boolean cold =
-        own.stream().anyMatch(r -> r.probe().function() == MeterFunction.OHMS)
-            && own.stream().allMatch(r -> r.probe().function().needsDeadCircuit());
-    if (verdict == Verdict.SOUND && cold && part.kind().is(PartKind.Trait.FAILS_HOT)) {
-      because.add("Sound cold. One that fails hot has the same ohms cold: watch it work.");
-      return Verdict.PASSES;
-    }
-    return verdict;
-  }
-
   private static Optional<String> comesAndGoes(List<ModeProbability> modes) {
     return modes.stream()
             .anyMatch(m -> m.mode() == FaultMode.INTERMITTENT && m.probability() > LIMITS.blamed())
@@ -241,41 +178,7 @@ final class Verdicts {
 
   /** The readings taken on a part itself, in the order they were taken. */
   List<Reading> readingsOf(Part part) {
-    List<Reading> own = new ArrayList<>();
-    for (Evidence e : posterior.evidence()) {
-      if (e instanceof Reading r && r.probe().part().filter(part.id()::equals).isPresent()) {
-        own.add(r);
-      }
-    }
-    own.sort(Comparator.comparing(r -> r.at().orElse(Instant.MIN)));
-    return own;
-  }
-
-  /**
-   * Readings of a part by its own ohms that contradict each other, with nothing done between them:
-   * open or far off, and good.
-   */
-  List<Reading> contradicting(Part part) {
-    List<Reading> own =
-        readingsOf(part).stream()
-            .filter(
-                r -> r.probe().function() == MeterFunction.OHMS && r.probe().celsius().isEmpty())
-            .filter(r -> !r.reseated())
-            .toList();
-    double least = own.stream().mapToDouble(Verdicts::size).min().orElse(0);
-    double most = own.stream().mapToDouble(Verdicts::size).max().orElse(0);
-    boolean same =
-        own.stream().map(r -> List.of(r.situation(), r.probe().liftedAt())).distinct().count() < 2;
-    boolean touched =
-        posterior.evidence().stream()
-            .anyMatch(e -> e instanceof Inspection i && i.part().equals(part.id()));
-    return same && !touched && part.curve().isEmpty() && most > UNLIKE * (least + 1)
-        ? own
-        : List.of();
-  }
-
-  private static double size(Reading r) {
-    return r.shown() instanceof Shown.Figure f ? f.value() : BEYOND_OHMS;
+    return taken.of(part);
   }
 
   /** True where a small drop was read and nothing shows that current flowed. */
@@ -349,58 +252,6 @@ final class Verdicts {
         .findFirst()
         .filter(f -> !f.opens())
         .isPresent();
-  }
-
-  /**
-   * For every part what a bad one would be like, open first. A link is also tried with the loads it
-   * feeds open, each and all: only evidence that rules this out as well has shown that current
-   * flowed.
-   */
-  static Map<String, List<Counterfactual>> alsoBad(
-      Sheet sheet, Hypotheses hypotheses, boolean example) {
-    Map<String, List<Counterfactual>> all = new HashMap<>();
-    int next = 0;
-    for (Part part : sheet.parts().values()) {
-      List<List<Change>> bad = new ArrayList<>(List.of(List.of(Change.open(part.id()))));
-      if (part.actsAsLink()) {
-        double ohms = Math.max(BAD_SHARE * hypotheses.loopOhms(part.id()), SMALLEST_BAD_OHMS);
-        Change dropping = Change.dropping(part.id(), ohms);
-        List<Change> noCurrent = new ArrayList<>(List.of(dropping));
-        bad.add(List.of(dropping));
-        List<String> loads =
-            hypotheses.loadsOf(part.id()).stream().limit(MOST_LOADS_TOGETHER).toList();
-        for (String load : loads) {
-          if (loads.size() <= MOST_LOADS_BY_THEMSELVES) {
-            bad.add(List.of(dropping, Change.open(load)));
-          }
-          noCurrent.add(Change.open(load));
-        }
-        bad.add(noCurrent);
-      } else {
-        for (double factor : example ? beyondBand(part) : BAD_LOAD) {
-          bad.add(List.of(Change.scaled(part.id(), factor)));
-        }
-      }
-      List<Counterfactual> ofPart = new ArrayList<>();
-      for (List<Change> changes : bad) {
-        ofPart.add(new Counterfactual(next++, changes));
-      }
-      all.put(part.id(), List.copyOf(ofPart));
-    }
-    return all;
-  }
-
-  /** So many times its ohms that no sound one of its kind has them. */
-  private static double[] beyondBand(Part part) {
-    return TradeBand.of(part)
-        .map(
-            band -> {
-              double ohms = part.load().orElseThrow().coldOhms();
-              return new double[] {
-                BAD_LOAD[0] * band.least() / ohms, BAD_LOAD[1] * band.most() / ohms
-              };
-            })
-        .orElse(BAD_LOAD);
   }
 
   /** The reading that speaks most clearly against the part being open. */

@@ -1,8 +1,11 @@
 package org.jollychain.core.diagnosis;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment.Flag;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
 import org.jollychain.core.evidence.Evidence;
@@ -73,8 +76,24 @@ final class Warnings {
     return flags;
   }
 
+  /** What is to be minded of several readings in the same words is said once. */
+  static List<Flag> merged(List<Flag> flags) {
+    Map<String, Flag> merged = new LinkedHashMap<>();
+    for (Flag flag : flags) {
+      merged.merge(
+          flag.text(),
+          flag,
+          (a, b) ->
+              new Flag(
+                  a.kind(),
+                  Stream.concat(a.evidence().stream(), b.evidence().stream()).distinct().toList(),
+                  a.text()));
+    }
+    return List.copyOf(merged.values());
+  }
+
   private Optional<Flag> contradiction(Part part) {
-    List<Reading> own = verdicts.contradicting(part);
+    List<Reading> own = new OwnReadings(posterior).contradicting(part);
     return own.isEmpty()
         ? Optional.empty()
         : Optional.of(
@@ -156,7 +175,7 @@ final class Warnings {
   private boolean contradicts(Reading r) {
     return r.probe()
         .part()
-        .filter(p -> verdicts.contradicting(sheet.part(p)).contains(r))
+        .filter(p -> new OwnReadings(posterior).contradicting(sheet.part(p)).contains(r))
         .isPresent();
   }
 

@@ -127,7 +127,7 @@ public final class Counterfactuals {
     double volts = measurements.unit().sheet().supply().volts();
     ReadingLikelihood likelihood = posterior.source();
     likelihood.absorb(
-        measurements.line(changes, reading), reading, ReadingLikelihood.Noise.of(volts, reading));
+        measurements.line(changes, reading), reading, ReadingNoise.of(volts, reading));
     return likelihood;
   }
 

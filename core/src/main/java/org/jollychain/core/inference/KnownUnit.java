@@ -347,6 +347,14 @@ public record KnownUnit(
     return new KnownUnit(Map.copyOf(more), odd, unlike, warmth, among);
   }
 
+  /** Parts that were read as few are, or unlike their like, and whose plate nobody looked at. */
+  public List<String> plates(Sheet sheet, UnitFacts facts) {
+    return sheet.parts().keySet().stream()
+        .filter(p -> odd.contains(p) || unlike.stream().anyMatch(like -> like.contains(p)))
+        .filter(p -> !facts.looked(p))
+        .toList();
+  }
+
   /** The same where the unit is known to be as its sheet says. */
   public KnownUnit asOnSheet() {
     return new KnownUnit(Map.of(), Set.of(), List.of(), Map.of(), Set.of());

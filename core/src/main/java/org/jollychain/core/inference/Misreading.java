@@ -49,7 +49,7 @@ sealed interface Misreading {
       LinearPrediction line,
       Meter meter,
       MeterFunction function,
-      ReadingLikelihood.Noise noise,
+      ReadingNoise noise,
       double mean,
       double knownVariance,
       double ownVariance,

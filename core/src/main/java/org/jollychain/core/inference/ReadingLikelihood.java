@@ -4,10 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.OptionalDouble;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
-import org.jollychain.core.network.Accuracy;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterError;
 import org.jollychain.core.network.MeterFunction;
@@ -36,9 +34,6 @@ public final class ReadingLikelihood {
 
   /** By how much they differ from one reading to the next (one standard deviation). */
   private static final double INSULATION_SHARE = 0.08;
-
-  /** Volts that a lead picks up from the wires around it, as a share of the supply's. */
-  private static final double PICKUP_SHARE = 1e-4;
 
   /** Expectations this close, in standard deviations of a reading's own, are taken for one. */
   private static final double ALIKE = 0.12;
@@ -184,77 +179,12 @@ public final class ReadingLikelihood {
     return copy;
   }
 
-  /**
-   * What a figure on a display leaves open, whatever is expected: variances of counts and rounding,
-   * as it stands and a thousand times greater and smaller.
-   *
-   * @param doubt how many times likelier a slip is than usual
-   * @param before what the same points showed when they were read before
-   */
-  public record Noise(
-      double asRead, double thousandfold, double thousandth, double doubt, OptionalDouble before) {
-
-    private static final Noise NONE = new Noise(0, 0, 0, 1, OptionalDouble.empty());
-
-    /** Another touch of the same points showed something else: one of the two was none. */
-    private static final double BELIED_OHMS = 15;
-
-    private static final double BELIED_VOLTS = 4;
-
-    /** The same where it was read again and was quite another. */
-    Noise belied(MeterFunction function) {
-      return new Noise(
-          asRead,
-          thousandfold,
-          thousandth,
-          function.needsDeadCircuit() ? BELIED_OHMS : BELIED_VOLTS,
-          before);
-    }
-
-    /** The same where these points were read before. */
-    Noise again(OptionalDouble before) {
-      return new Noise(asRead, thousandfold, thousandth, doubt, before);
-    }
-
-    public static Noise of(double sourceVolts, Reading reading) {
-      Meter meter = reading.meter();
-      return reading.shown() instanceof Shown.Figure figure
-          ? new Noise(
-              variance(meter, sourceVolts, reading, figure, 1),
-              variance(meter, sourceVolts, reading, figure, 1e3),
-              variance(meter, sourceVolts, reading, figure, 1e-3),
-              1,
-              OptionalDouble.empty())
-          : NONE;
-    }
-
-    private static double variance(
-        Meter meter, double sourceVolts, Reading reading, Shown.Figure figure, double slip) {
-      MeterError error = MeterError.of(meter, reading.probe().function());
-      Accuracy accuracy = error.accuracy();
-      double coarsest =
-          reading.probe().function().needsDeadCircuit()
-              ? accuracy.finest()
-              : accuracy.resolutionAt(sourceVolts);
-      double written = figure.resolution() * slip;
-      double digit =
-          Math.max(accuracy.resolutionAt(figure.value() * slip), Math.min(written, coarsest));
-      double counts = error.countsSd(digit);
-      double rounding = MeterError.roundingSd(Math.max(digit, written));
-      double pickup =
-          reading.probe().function() == MeterFunction.VOLTS_AC
-              ? PICKUP_SHARE * sourceVolts * PICKUP_SHARE * sourceVolts
-              : 0;
-      return counts * counts + rounding * rounding + pickup;
-    }
-  }
-
   /** Adds a reading to what is known. */
-  public void absorb(LinearPrediction line, Reading reading, Noise noise) {
+  public void absorb(LinearPrediction line, Reading reading, ReadingNoise noise) {
     absorb(Expectation.plain(line), reading, noise);
   }
 
-  void absorb(Expectation expected, Reading reading, Noise noise) {
+  void absorb(Expectation expected, Reading reading, ReadingNoise noise) {
     if (reading.shown() instanceof Shown.Figure figure) {
       absorb(expected, reading, figure, noise);
     } else {
@@ -272,7 +202,7 @@ public final class ReadingLikelihood {
     absorb(probability, Explained.AS_READ);
   }
 
-  private void absorbOther(Expectation expected, Reading reading, Noise leftOpen) {
+  private void absorbOther(Expectation expected, Reading reading, ReadingNoise leftOpen) {
     boolean ohms = reading.probe().function().needsDeadCircuit();
     if (reading.shown() instanceof Shown.OverLimit && ohms) {
       double openLeads = leftOpen.doubt() * Misreading.NoContact.OPEN_LEADS;
@@ -307,7 +237,7 @@ public final class ReadingLikelihood {
       double share,
       Reading reading,
       Shown.Figure figure,
-      Noise leftOpen) {
+      ReadingNoise leftOpen) {
     MeterFunction function = reading.probe().function();
     double own = leftOpen.asRead() + expectedVariance(line, function, reading.meter());
     MixtureComponent.Given given = e.given(row(line, function, reading.meter()));
@@ -330,7 +260,8 @@ public final class ReadingLikelihood {
         given, figure.value() - mean, Math.sqrt(variance), chances, share * chances.asRead);
   }
 
-  private void absorb(Expectation expected, Reading reading, Shown.Figure figure, Noise leftOpen) {
+  private void absorb(
+      Expectation expected, Reading reading, Shown.Figure figure, ReadingNoise leftOpen) {
     for (MixtureComponent e : List.copyOf(explanations)) {
       Way told = way(e, expected.line(), 1 - expected.share(), reading, figure, leftOpen);
       double otherwise = told.chances.otherwise;

@@ -48,7 +48,7 @@ final class ReadingModel implements EvidenceModel<Expectation> {
   private final Optional<MeasurementModel.Known> otherWires;
   private final double otherWiresShare;
   private final boolean mayHaveHealed;
-  private final ReadingLikelihood.Noise noise;
+  private final ReadingNoise noise;
   private final double sourceVolts;
 
   /**
@@ -72,7 +72,7 @@ final class ReadingModel implements EvidenceModel<Expectation> {
     this.otherWiresShare = reading.probe().liftedAt().isEmpty() ? WIRES_NOT_TOLD : WIRE_STILL_ON;
     this.mayHaveHealed = history.droppedBefore(measurements.unit().sheet(), reading);
     this.sourceVolts = measurements.unit().sheet().supply().volts();
-    ReadingLikelihood.Noise usual = ReadingLikelihood.Noise.of(sourceVolts, reading);
+    ReadingNoise usual = ReadingNoise.of(sourceVolts, reading);
     boolean belied = reset.isEmpty() && !restarted && history.belied(reading);
     this.noise =
         belied ? usual.belied(reading.probe().function()) : usual.again(history.before(reading));

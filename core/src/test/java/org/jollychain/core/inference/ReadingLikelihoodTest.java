@@ -30,7 +30,7 @@ class ReadingLikelihoodTest {
 
   private static ReadingLikelihood.Explained absorb(
       ReadingLikelihood track, LinearPrediction line, Reading reading) {
-    track.absorb(line, reading, ReadingLikelihood.Noise.of(240, reading));
+    track.absorb(line, reading, ReadingNoise.of(240, reading));
     return track.explained().get(track.explained().size() - 1);
   }
 

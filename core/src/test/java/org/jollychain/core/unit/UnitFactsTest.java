@@ -122,7 +122,7 @@ class UnitFactsTest {
     assertThat(facts.odd(kit))
         .singleElement()
         .asString()
-        .contains("37.5 A", "breaker A pole 1", "10.0 A");
+        .contains("37.5 A", "breaker A pole 1", "10 A");
     assertThat(UnitFacts.NONE.and(kit, "strip-1", "4 kW 240 V").odd(kit)).isEmpty();
   }
 
