@@ -12,6 +12,8 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -24,6 +26,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -144,8 +147,21 @@ class MalformedRequestsTest {
     application = new Application();
   }
 
+  /** A request may have withdrawn a sheet by right; the tests after this one work by them. */
   @AfterAll
-  static void stop() {
+  static void stop() throws Exception {
+    HttpClient http = HttpClient.newHttpClient();
+    try (Stream<Path> sheets = Files.list(Path.of("../core/src/main/resources/sheets"))) {
+      for (Path sheet : sheets.filter(f -> f.toString().endsWith(".yaml")).toList()) {
+        String key = sheet.getFileName().toString().replace(".yaml", "");
+        http.send(
+            HttpRequest.newBuilder(
+                    URI.create(application.address() + "api/sheets/" + key + "/restore"))
+                .PUT(HttpRequest.BodyPublishers.noBody())
+                .build(),
+            HttpResponse.BodyHandlers.discarding());
+      }
+    }
     application.close();
   }
 

@@ -41,7 +41,9 @@ class RacesTest {
             "{\"tag\": \"RAC-%d\", \"sheet\": \"dryer-timer-240\", \"complaint\": \"no-heat\", \"permit\": \"isolated\"}"
                 .formatted(i));
         read(job);
-        JsonNode seen = get(job).get("job");
+        JsonNode opened = get(job);
+        assertThat(opened.has("job")).as(opened.toString()).isTrue();
+        JsonNode seen = opened.get("job");
         int head = random.nextInt(40);
         CompletableFuture<Integer> reading =
             CompletableFuture.supplyAsync(
