@@ -82,18 +82,20 @@
     {/if}
     {#if history.print.asked.length > 0}
       {@const sheet = history.sheetKey}
-      <section aria-label="Plate, parts and paper">
-        <h2>Plate, parts and paper</h2>
-        <div class="card print">
-          <PrintLines
-            print={history.print}
-            {sheet}
-            onkeep={(part, said, confirmed) =>
-              told(() => api.keepFact(unit.tag, crypto.randomUUID(), { sheet, part, said, confirmed }))}
-            onstrike={(id) => void told(() => api.strikeFact(unit.tag, id, 'Typed by mistake'))}
-          />
-        </div>
-      </section>
+      {@const read = history.print.facts.filter((f) => !f.struckAt && f.sheetKey === sheet).length}
+      <details class="card print">
+        <summary
+          >Plate, parts and paper <span class="soft">{read === 0 ? 'nothing read yet' : `${read} read`}</span
+          ></summary
+        >
+        <PrintLines
+          print={history.print}
+          {sheet}
+          onkeep={(part, said, confirmed) =>
+            told(() => api.keepFact(unit.tag, crypto.randomUUID(), { sheet, part, said, confirmed }))}
+          onstrike={(id) => void told(() => api.strikeFact(unit.tag, id, 'Typed by mistake'))}
+        />
+      </details>
     {/if}
     <Due {due} onsettle={settle} />
     <div class="two">
@@ -162,7 +164,17 @@
     font-size: 0.9375rem;
   }
   .print {
-    padding: 4px 16px;
+    margin-top: 1rem;
+    padding: 10px 16px;
+  }
+  .print summary {
+    font-size: 0.9375rem;
+    font-weight: 600;
+    cursor: pointer;
+  }
+  .print summary .soft {
+    padding-left: 8px;
+    font-weight: 400;
   }
   .two {
     display: grid;
