@@ -28,6 +28,7 @@ import {
   type How,
   PLAIN,
   proposed,
+  readsOhms,
   SUPPLY
 } from './steps/walk/probe';
 
@@ -280,8 +281,13 @@ export class JobSession {
   /** Where a wire was to come off, it is said once that nobody told whether it did. */
   #wiresNotTold(typed: string): boolean {
     const { probe, how } = this;
-    const ohms = ['ohms', 'continuity'].includes(how.function || (probe?.function ?? ''));
-    if (!ohms || !probe?.liftedAt?.length || how.freed || this.#wiresAsked || !/^\s*(\d|\.|o)/i.test(typed)) {
+    if (
+      !readsOhms(probe, how) ||
+      !probe?.liftedAt?.length ||
+      how.freed ||
+      this.#wiresAsked ||
+      !/^\s*(\d|\.|o)/i.test(typed)
+    ) {
       return false;
     }
     this.draft = typed;

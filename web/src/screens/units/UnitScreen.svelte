@@ -5,7 +5,7 @@
   import { api, type Appointment, Problem, type UnitHistory, reason } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import { day } from '../../lib/format/format';
-  import PrintLines from '../../lib/print/PrintLines.svelte';
+  import PrintCard from '../../lib/print/PrintCard.svelte';
   import Due from '../jobs/Due.svelte';
   import JobRow from '../jobs/JobRow.svelte';
   import NewJob from '../jobs/NewJob.svelte';
@@ -61,7 +61,7 @@
   {:else if !history}
     <InlineLoading description="Looking for the unit" />
   {:else}
-    {@const { unit, visits, fitted, repeated, due } = history}
+    {@const { unit, sheetKey, print, visits, fitted, repeated, due } = history}
     <header>
       <div>
         <h1>{unit.tag} <span>{unit.title === unit.tag ? '' : unit.title}</span></h1>
@@ -80,23 +80,13 @@
         {/each} What opens it was not found, or not put right.
       </p>
     {/if}
-    {#if history.print.asked.length > 0}
-      {@const sheet = history.sheetKey}
-      {@const read = history.print.facts.filter((f) => !f.struckAt && f.sheetKey === sheet).length}
-      <details class="card print">
-        <summary
-          >Plate, parts and paper <span class="soft">{read === 0 ? 'nothing read yet' : `${read} read`}</span
-          ></summary
-        >
-        <PrintLines
-          print={history.print}
-          {sheet}
-          onkeep={(part, said, confirmed) =>
-            told(() => api.keepFact(unit.tag, crypto.randomUUID(), { sheet, part, said, confirmed }))}
-          onstrike={(id) => void told(() => api.strikeFact(unit.tag, id, 'Typed by mistake'))}
-        />
-      </details>
-    {/if}
+    <PrintCard
+      {print}
+      sheet={sheetKey}
+      onkeep={(part, said, confirmed) =>
+        told(() => api.keepFact(unit.tag, crypto.randomUUID(), { sheet: sheetKey, part, said, confirmed }))}
+      onstrike={(id) => void told(() => api.strikeFact(unit.tag, id, 'Typed by mistake'))}
+    />
     <Due {due} onsettle={settle} />
     <div class="two">
       <section aria-label="Visits">
@@ -162,19 +152,6 @@
     background: var(--note-wash);
     box-shadow: inset 3px 0 var(--brass-line);
     font-size: 0.9375rem;
-  }
-  .print {
-    margin-top: 1rem;
-    padding: 10px 16px;
-  }
-  .print summary {
-    font-size: 0.9375rem;
-    font-weight: 600;
-    cursor: pointer;
-  }
-  .print summary .soft {
-    padding-left: 8px;
-    font-weight: 400;
   }
   .two {
     display: grid;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import PrintLines from '../../../../lib/print/PrintLines.svelte';
+  import PrintCard from '../../../../lib/print/PrintCard.svelte';
   import type { JobView } from '../../../../lib/api/client';
   import type { JobSession } from '../../JobSession.svelte';
   import Items from './Items.svelte';
@@ -11,9 +11,6 @@
   const MARK = { yes: 'fits', no: 'does not fit', unsaid: 'look' };
 
   const chosen = $derived(session.how.meter || view.meters[0]?.id);
-  const told = $derived(
-    view.print.facts.filter((f) => !f.struckAt && f.sheetKey === view.job.sheetKey).length
-  );
   const tell = $derived(session.closed ? undefined : session.tell.bind(session));
 </script>
 
@@ -34,23 +31,12 @@
   {:else}
     <section class="card"><p class="soft">There is no guide for this family yet.</p></section>
   {/if}
-  {#if view.print.asked.length > 0}
-    <details class="card print">
-      <summary
-        >Plate, parts and paper
-        <span class="soft">{told === 0 ? 'nothing read yet' : `${told} read`}</span></summary
-      >
-      <p class="soft">
-        The sheet is an example. What is printed on this unit counts, and is offered to others of its model.
-      </p>
-      <PrintLines
-        print={view.print}
-        sheet={view.job.sheetKey}
-        onkeep={session.closed ? undefined : session.keepFact.bind(session)}
-        onstrike={session.closed ? undefined : (id) => void session.strikeFact(id)}
-      />
-    </details>
-  {/if}
+  <PrintCard
+    print={view.print}
+    sheet={view.job.sheetKey}
+    onkeep={session.closed ? undefined : session.keepFact.bind(session)}
+    onstrike={session.closed ? undefined : (id) => void session.strikeFact(id)}
+  />
   {#snippet aside()}
     <section class="card meters" aria-label="Meter">
       <h2>Which meter?</h2>
@@ -90,23 +76,6 @@
   h2 {
     font-size: 0.9375rem;
     font-weight: 600;
-  }
-  .print {
-    margin-top: 12px;
-    padding: 12px 16px;
-  }
-  .print summary {
-    font-size: 0.9375rem;
-    font-weight: 600;
-    cursor: pointer;
-  }
-  .print summary .soft {
-    padding-left: 8px;
-    font-weight: 400;
-  }
-  .print p {
-    padding: 4px 0 6px;
-    font-size: 0.875rem;
   }
   .meters {
     padding-bottom: 4px;

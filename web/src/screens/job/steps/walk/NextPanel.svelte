@@ -130,7 +130,10 @@
   {#if view.assessment.plates.length > 0}
     <section class="card plates" aria-label="Plate or paper">
       <h2>What does its plate or paper say?</h2>
-      <p>What was read is unusual for this sheet, or unlike its like. Half a minute settles it.</p>
+      <p>
+        The reading is unusual for this sheet, or two parts that should be alike differ. The plate takes half
+        a minute.
+      </p>
       <PrintLines
         print={view.print}
         sheet={view.job.sheetKey}

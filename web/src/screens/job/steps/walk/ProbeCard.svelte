@@ -4,7 +4,7 @@
   import type { Meter, Sheet } from '../../../../lib/api/client';
   import { feelsHeat } from '../../../../lib/circuit/behaviour';
   import NextCard from './NextCard.svelte';
-  import { FUNCTIONS, functionsOf, type How, type Probe } from './probe';
+  import { FUNCTIONS, functionsOf, type How, type Probe, readsOhms } from './probe';
 
   /** Where the probes go, what to expect, and the field for what the meter shows. */
   let {
@@ -49,7 +49,7 @@
   const clamp = $derived(probe.function.startsWith('amps') && probe.across);
   const part = $derived(probe.across ? sheet.parts[probe.across] : undefined);
   const feels = $derived(feelsHeat(part));
-  const ohms = $derived(['ohms', 'continuity'].includes(how.function || probe.function));
+  const ohms = $derived(readsOhms(probe, how));
   const functions = $derived(functionsOf(sheet, probe));
   const offered = $derived(meters.filter((m) => !m.retired || m.id === how.meter));
 

@@ -67,6 +67,11 @@ export function chosenProbe(tests: PathTests | undefined, choice: Choice): Probe
   );
 }
 
+/** Whether it is read without power, as it is taken now. */
+export function readsOhms(probe: Probe | undefined, how: How): boolean {
+  return ['ohms', 'continuity'].includes(how.function || (probe?.function ?? ''));
+}
+
 /** Where all else is off once a part's own plug or wires are off. */
 function freedAt(probe: Probe): string[] {
   return probe.liftedAt?.length ? probe.liftedAt : [probe.red, probe.black];

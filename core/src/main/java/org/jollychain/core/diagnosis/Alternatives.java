@@ -5,8 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment.Alternative;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
@@ -40,13 +38,13 @@ final class Alternatives {
   private final UnitModel unit;
   private final Sheet sheet;
   private final Posterior posterior;
-  private final Verdicts verdicts;
+  private final OwnReadings readings;
 
-  Alternatives(MeasurementModel measurements, Posterior posterior, Verdicts verdicts) {
+  Alternatives(MeasurementModel measurements, Posterior posterior) {
     this.unit = measurements.unit();
     this.sheet = unit.sheet();
     this.posterior = posterior;
-    this.verdicts = verdicts;
+    this.readings = new OwnReadings(posterior);
   }
 
   List<Alternative> to(Culprit culprit) {
@@ -70,14 +68,13 @@ final class Alternatives {
 
   /** What may have been done otherwise at the readings that accuse a part. */
   private void doneOtherwise(Part part, List<Alternative> all) {
-    for (Reading r : verdicts.readingsOf(part)) {
+    for (Reading r : readings.of(part)) {
       if (!(r.shown() instanceof Shown.Figure f)
           || r.probe().function() != MeterFunction.OHMS
           || near(sound(r, r.probe()), f.value())) {
         continue;
       }
-      Probe others = r.probe().lifted(r.probe().liftedAt().isEmpty() ? ends(part) : Set.of());
-      if (near(sound(r, others), f.value())) {
+      if (near(sound(r, r.probe().wiredOtherwise(part)), f.value())) {
         add(
             all,
             r.probe().liftedAt().isEmpty()
@@ -90,12 +87,12 @@ final class Alternatives {
           add(all, "another prefix than %s: a thousand times more or less", f);
         }
       }
-      next(r, f).ifPresent(point -> add(all, "a probe that stood at " + point + " reads %s", f));
+      r.probe()
+          .displaced(sheet)
+          .filter(there -> near(sound(r, there.probe()), f.value()))
+          .findFirst()
+          .ifPresent(there -> add(all, "a probe that stood at " + there.point() + " reads %s", f));
     }
-  }
-
-  private static Set<String> ends(Part part) {
-    return Set.of(part.from(), part.to());
   }
 
   private static void add(List<Alternative> all, String text, Shown.Figure f) {
@@ -104,24 +101,6 @@ final class Alternatives {
     if (all.size() < MOST && !all.contains(other)) {
       all.add(other);
     }
-  }
-
-  /** The point beside one of its own at which a sound unit reads so. */
-  private Optional<String> next(Reading r, Shown.Figure f) {
-    Probe p = r.probe();
-    return Stream.concat(
-            beside(p.red(), p.black())
-                .filter(q -> near(sound(r, moved(p, q, p.black())), f.value())),
-            beside(p.black(), p.red()).filter(q -> near(sound(r, moved(p, p.red(), q)), f.value())))
-        .findFirst();
-  }
-
-  private Stream<String> beside(String point, String other) {
-    return sheet.partsAt(point).stream().map(p -> p.otherEnd(point)).filter(p -> !p.equals(other));
-  }
-
-  private static Probe moved(Probe probe, String red, String black) {
-    return Probe.between(probe.function(), red, black, probe.situation()).lifted(probe.liftedAt());
   }
 
   private double sound(Reading r, Probe probe) {

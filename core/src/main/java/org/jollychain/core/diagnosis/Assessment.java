@@ -1,5 +1,6 @@
 package org.jollychain.core.diagnosis;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.fault.FaultMode;
@@ -60,7 +61,16 @@ public record Assessment(
       List<ModeProbability> modes,
       Optional<Measured> measured,
       String reading,
-      List<String> because) {}
+      List<String> because) {
+
+    /** The same with one more reason. */
+    PartAssessment also(String reason) {
+      List<String> reasons = new ArrayList<>(because);
+      reasons.add(reason);
+      return new PartAssessment(
+          id, title, verdict, probability, modes, measured, reading, List.copyOf(reasons));
+    }
+  }
 
   /** A mode of fault and its probability. */
   public record ModeProbability(FaultMode mode, double probability) {}

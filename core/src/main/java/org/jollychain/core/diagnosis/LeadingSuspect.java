@@ -67,7 +67,7 @@ final class LeadingSuspect {
         confirmed,
         probability < LIMITS.doubted()
             ? List.of()
-            : new Alternatives(measurements, posterior, verdicts).to(culprit));
+            : new Alternatives(measurements, posterior).to(culprit));
   }
 
   /** Whom most of the belief blames, however it is at fault; of two alike the leader's. */
@@ -112,11 +112,11 @@ final class LeadingSuspect {
     if (mode == FaultMode.NOT_MADE || mode == FaultMode.TRIPPED || mayHaveTripped(part, mode)) {
       return false;
     }
-    if (!new OwnReadings(posterior).contradicting(part).isEmpty()) {
+    if (!verdicts.own().contradicting(part).isEmpty()) {
       return false;
     }
     List<Reading> own =
-        verdicts.readingsOf(part).stream()
+        verdicts.own().of(part).stream()
             .filter(r -> !mayBeHot(part, mode, r) && byItself(part, r))
             .toList();
     Counterfactuals counterfactuals = new Counterfactuals(posterior);

@@ -1,12 +1,10 @@
 package org.jollychain.core.diagnosis;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.diagnosis.Assessment.Flag;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
 import org.jollychain.core.evidence.CodeShown;
-import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Fault;
@@ -73,11 +71,10 @@ final class Noticed {
                         && b.addedOhms() == 0);
   }
 
-  /** Whether a unit with this fault, and with what else leads, does what the customer sees. */
+  /** Whether a unit with this fault alone does what the customer sees. */
   private boolean explains(Complaint said, Fault.OfPart fault) {
-    List<Change> changes = new ArrayList<>(fault.changesIn(sheet.situation(said.situation())));
     return said.suspects().isEmpty()
-        ? measurements.unit().shows(said, changes)
+        ? measurements.unit().shows(said, fault.changesIn(sheet.situation(said.situation())))
         : said.suspects().contains(fault.part());
   }
 
@@ -89,21 +86,16 @@ final class Noticed {
         .anyMatch(code -> sheet.codes().get(code).suspects().contains(part));
   }
 
-  /** The last ohms of a part by itself. */
+  /** The last ohms of a part that are a figure. */
   private Optional<Reading> own(String part) {
-    Optional<Reading> last = Optional.empty();
-    for (Evidence e : posterior.evidence()) {
-      if (e instanceof Reading r
-          && r.probe().function() == MeterFunction.OHMS
-          && r.probe().part().filter(part::equals).isPresent()
-          && r.shown() instanceof Shown.Figure) {
-        last = Optional.of(r);
-      }
-    }
-    return last;
+    return new OwnReadings(posterior)
+        .of(sheet.part(part)).stream()
+            .filter(r -> r.probe().function() == MeterFunction.OHMS)
+            .filter(r -> r.shown() instanceof Shown.Figure)
+            .reduce((earlier, later) -> later);
   }
 
-  /** What a load has instead (ohm); nothing of a sensor, of which no other reading depends. */
+  /** What a load has instead (ohm); nothing for a sensor: no other reading depends on it. */
   Optional<Double> ohms(String id) {
     return Optional.of(sheet.part(id))
         .filter(Part::actsAsLoad)
@@ -112,19 +104,9 @@ final class Noticed {
   }
 
   PartAssessment said(PartAssessment judged) {
-    List<String> because = new ArrayList<>(judged.because());
-    because.add(
+    return judged.also(
         "It does not explain \"%s\": noted, and the search goes on."
             .formatted(complaint.orElseThrow().title()));
-    return new PartAssessment(
-        judged.id(),
-        judged.title(),
-        judged.verdict(),
-        judged.probability(),
-        judged.modes(),
-        judged.measured(),
-        judged.reading(),
-        because);
   }
 
   Flag flag(PartAssessment judged) {

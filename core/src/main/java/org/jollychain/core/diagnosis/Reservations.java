@@ -25,7 +25,7 @@ record Reservations(Sheet sheet, KnownUnit unit) {
         unit.unlike().stream().filter(like -> like.contains(part.id())).findFirst();
     if (unlike.isPresent()) {
       because.add(
-          "It and its like (%s) were read unlike each other: one has another rating, or is bad. What do their plates say?"
+          "It should be like the %s, but their readings differ: one has another rating, or is bad. What do their plates say?"
               .formatted(
                   unlike.get().stream()
                       .filter(other -> !other.equals(part.id()))

@@ -1,9 +1,7 @@
 package org.jollychain.core.diagnosis;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment.Flag;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
@@ -75,27 +73,16 @@ final class SlipReason {
     if (!(r.shown() instanceof Shown.Figure f) || r.probe().function().clamps()) {
       return Optional.empty();
     }
-    Probe probe = r.probe();
-    return Stream.concat(
-            beside(probe.red(), probe.black())
-                .map(p -> Map.entry(p, moved(probe, p, probe.black()))),
-            beside(probe.black(), probe.red()).map(p -> Map.entry(p, moved(probe, probe.red(), p))))
+    return r.probe()
+        .displaced(sheet)
         .filter(
             there -> {
-              double due = expected(r, there.getValue());
+              double due = expected(r, there.probe());
               return Math.abs(due) > SOMETHING_SHARE * Math.abs(f.value())
                   && Math.abs(due - f.value()) < NEAR_SHARE * Math.abs(f.value());
             })
-        .map(Map.Entry::getKey)
+        .map(Probe.Displaced::point)
         .findFirst();
-  }
-
-  private Stream<String> beside(String point, String other) {
-    return sheet.partsAt(point).stream().map(p -> p.otherEnd(point)).filter(p -> !p.equals(other));
-  }
-
-  private static Probe moved(Probe probe, String red, String black) {
-    return Probe.between(probe.function(), red, black, probe.situation()).lifted(probe.liftedAt());
   }
 
   private double expected(Reading r, Probe probe) {

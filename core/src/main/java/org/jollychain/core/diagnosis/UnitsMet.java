@@ -31,6 +31,7 @@ final class UnitsMet {
   private final UnitModel unit;
   private final Sheet sheet;
   private final boolean isExample;
+  private final KnownUnit example;
   private final Lines ofSheet;
   private final Cache<Unit, Lines> units = Caffeine.newBuilder().maximumSize(MOST_UNITS).build();
 
@@ -42,8 +43,9 @@ final class UnitsMet {
     this.unit = unit;
     this.sheet = unit.sheet();
     this.isExample = isExample;
-    UnitModel known =
-        isExample ? new UnitModel(KnownUnit.of(unit, UnitFacts.NONE, List.of()).on(sheet)) : unit;
+    this.example =
+        isExample ? KnownUnit.of(unit, UnitFacts.NONE, List.of()) : KnownUnit.AS_ON_SHEET;
+    UnitModel known = isExample ? new UnitModel(example.on(sheet)) : unit;
     this.ofSheet = new Lines(new MeasurementModel(known, hypotheses));
   }
 
@@ -81,15 +83,15 @@ final class UnitsMet {
   record Known(KnownUnit unit, Lines lines, List<Evidence> evidence) {}
 
   Known known(List<Evidence> usable, UnitFacts facts) {
-    KnownUnit known = KnownUnit.of(unit, facts, usable);
     if (!isExample) {
-      return new Known(known.asOnSheet(), ofSheet, usable);
+      return new Known(example, ofSheet, usable);
     }
+    KnownUnit known = KnownUnit.of(unit, facts, usable);
     return new Known(known, lines(known, facts), known.warmed(facts.on(sheet), usable));
   }
 
   private Lines lines(KnownUnit known, UnitFacts facts) {
-    return facts.byPart().isEmpty() && known.asExample(unit)
+    return facts.byPart().isEmpty() && known.values().equals(example.values())
         ? ofSheet
         : units.get(
             new Unit(facts, known.values()),

@@ -110,7 +110,7 @@ final class Verdicts {
   PartAssessment assess(Part part) {
     List<ModeProbability> modes = modes(new Culprit.OfPart(part.id()));
     double probability = sum(modes);
-    List<Reading> own = readingsOf(part);
+    List<Reading> own = taken.of(part);
     Optional<Measured> measured =
         own.stream().filter(this::isLiveDrop).reduce((a, b) -> b).map(r -> measured(part, r));
     List<String> because = new ArrayList<>();
@@ -176,9 +176,9 @@ final class Verdicts {
         : Optional.empty();
   }
 
-  /** The readings taken on a part itself, in the order they were taken. */
-  List<Reading> readingsOf(Part part) {
-    return taken.of(part);
+  /** The readings taken on parts themselves. */
+  OwnReadings own() {
+    return taken;
   }
 
   /** True where a small drop was read and nothing shows that current flowed. */
@@ -187,7 +187,7 @@ final class Verdicts {
     return undecided
         && sheet.parts().containsKey(part.id())
         && sheet.part(part.id()).actsAsLink()
-        && readingsOf(sheet.part(part.id())).stream().anyMatch(this::isSmallDrop);
+        && taken.of(sheet.part(part.id())).stream().anyMatch(this::isSmallDrop);
   }
 
   private List<ModeProbability> modes(Culprit culprit) {

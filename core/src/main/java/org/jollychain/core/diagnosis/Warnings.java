@@ -54,7 +54,7 @@ final class Warnings {
     for (PartAssessment part : parts) {
       if (verdicts.provesNothing(part)) {
         List<String> ids =
-            verdicts.readingsOf(sheet.part(part.id())).stream().map(Reading::id).toList();
+            verdicts.own().of(sheet.part(part.id())).stream().map(Reading::id).toList();
         flags.add(
             new Flag(
                 Flag.Kind.NO_CURRENT,
@@ -93,7 +93,7 @@ final class Warnings {
   }
 
   private Optional<Flag> contradiction(Part part) {
-    List<Reading> own = new OwnReadings(posterior).contradicting(part);
+    List<Reading> own = verdicts.own().contradicting(part);
     return own.isEmpty()
         ? Optional.empty()
         : Optional.of(
@@ -114,7 +114,7 @@ final class Warnings {
   private Flag grounded(PartAssessment part) {
     return new Flag(
         Flag.Kind.HAZARD,
-        verdicts.readingsOf(sheet.part(part.id())).stream().map(Reading::id).toList(),
+        verdicts.own().of(sheet.part(part.id())).stream().map(Reading::id).toList(),
         "The %s leaks to the case, which may be live and trip the supply: keep it locked off until it is renewed."
             .formatted(part.title()));
   }
@@ -175,7 +175,7 @@ final class Warnings {
   private boolean contradicts(Reading r) {
     return r.probe()
         .part()
-        .filter(p -> new OwnReadings(posterior).contradicting(sheet.part(p)).contains(r))
+        .filter(p -> verdicts.own().contradicting(sheet.part(p)).contains(r))
         .isPresent();
   }
 

@@ -104,7 +104,7 @@ final class PartFaults {
     share(FaultMode.CASE_LEAK, 1, leaking());
     offValue(FaultMode.OFF_VALUE_LOW, false);
     offValue(FaultMode.OFF_VALUE_HIGH, true);
-    follows();
+    doesNotFollow();
     share(FaultMode.INTERMITTENT, 1, List.of(Change.open(part.id())));
     if (part.actsAsLink()) {
       share(FaultMode.INTERMITTENT, 1, dropping());
@@ -218,7 +218,7 @@ final class PartFaults {
   }
 
   /** A sensor that has the same ohms however warm it is. */
-  private void follows() {
+  private void doesNotFollow() {
     part.curve()
         .ifPresent(
             curve -> {

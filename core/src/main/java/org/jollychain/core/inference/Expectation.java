@@ -1,12 +1,13 @@
 package org.jollychain.core.inference;
 
 /**
- * What a hypothesis expects of a reading: one line as it was told, and perhaps another, if the
- * wires were otherwise than told, or if a joint made contact again under the probe.
+ * What a hypothesis predicts for a reading: one line if it was taken as reported, and a second one
+ * if the wires may have been on where they were reported off (or off where nothing was reported),
+ * or if a bad joint may have made contact again under the probe.
  *
- * @param line as it was told
- * @param otherwise the same line where there is no doubt
- * @param share how likely it was otherwise
+ * @param line the prediction if the reading was taken as reported
+ * @param otherwise the second prediction; the same line where there is no doubt
+ * @param share the probability of the second one
  */
 record Expectation(LinearPrediction line, LinearPrediction otherwise, double share) {
 

@@ -67,8 +67,8 @@ final class History {
   }
 
   /**
-   * Whether ohms of a contact were read after volts were found across it under power: touching it
-   * may have made it whole for a while.
+   * Whether ohms of a contact were read after the volts across it under power: touching it may have
+   * made it pass again for a while.
    */
   boolean droppedBefore(Sheet sheet, Reading ohms) {
     return ohms.probe().function().needsDeadCircuit()

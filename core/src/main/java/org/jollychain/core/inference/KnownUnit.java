@@ -52,6 +52,10 @@ public record KnownUnit(
     Map<String, Double> warmth,
     Set<String> among) {
 
+  /** One that is just as its sheet says. */
+  public static final KnownUnit AS_ON_SHEET =
+      new KnownUnit(Map.of(), Set.of(), List.of(), Map.of(), Set.of());
+
   /** Own readings of one part that differ less are one value (a share). */
   private static final double ALIKE = 0.12;
 
@@ -84,7 +88,8 @@ public record KnownUnit(
   /** Heat that is left after running, above what any state says (K). */
   private static final double LEFT = 5;
 
-  private static final int DIGITS = 1000;
+  /** Values are kept in steps of so much of their decade. */
+  private static final double STEP = 0.002;
 
   /**
    * The ohms of a part, cold.
@@ -93,9 +98,9 @@ public record KnownUnit(
    */
   public record Value(double ohms, double tolerance) {
 
-    /** The same to three digits, so that units that are as good as one are one. */
+    /** The same in small steps, so that units that are as good as one are one. */
     Value rounded() {
-      double step = Math.pow(10, Math.floor(Math.log10(ohms))) / DIGITS * 2;
+      double step = STEP * Math.pow(10, Math.floor(Math.log10(ohms)));
       return new Value(Math.rint(ohms / step) * step, tolerance);
     }
   }
@@ -353,16 +358,6 @@ public record KnownUnit(
         .filter(p -> odd.contains(p) || unlike.stream().anyMatch(like -> like.contains(p)))
         .filter(p -> !facts.looked(p))
         .toList();
-  }
-
-  /** The same where the unit is known to be as its sheet says. */
-  public KnownUnit asOnSheet() {
-    return new KnownUnit(Map.of(), Set.of(), List.of(), Map.of(), Set.of());
-  }
-
-  /** Whether nothing is known of it but the sheet's example. */
-  public boolean asExample(UnitModel unit) {
-    return values.equals(of(unit, UnitFacts.NONE, List.of()).values);
   }
 
   /** The sheet as this unit is. */

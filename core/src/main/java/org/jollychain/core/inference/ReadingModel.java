@@ -84,10 +84,9 @@ final class ReadingModel implements EvidenceModel<Expectation> {
       return Optional.empty();
     }
     Part part = unit.sheet().part(probe.part().get());
-    return probe.liftedAt().isEmpty()
-        ? Optional.of(probe.lifted(Set.of(part.from(), part.to())))
-            .filter(p -> unit.bridged(part, probe.situation()))
-        : Optional.of(probe.lifted(Set.of()));
+    return probe.liftedAt().isEmpty() && !unit.bridged(part, probe.situation())
+        ? Optional.empty()
+        : Optional.of(probe.wiredOtherwise(part));
   }
 
   @Override

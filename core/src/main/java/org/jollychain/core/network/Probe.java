@@ -97,6 +97,29 @@ public record Probe(
         && liftedAt.stream().anyMatch(freed::touches);
   }
 
+  /** The same measurement of a part with its wires off where they were on, and on where off. */
+  public Probe wiredOtherwise(Part measured) {
+    return lifted(liftedAt.isEmpty() ? Set.of(measured.from(), measured.to()) : Set.of());
+  }
+
+  /** A probe that stood one point further than it was to. */
+  public record Displaced(String point, Probe probe) {}
+
+  /** The same measurement with one lead on a point next to its own, for each of these. */
+  public Stream<Displaced> displaced(Sheet sheet) {
+    return Stream.concat(
+        nextTo(sheet, red, black).map(p -> new Displaced(p, with(p, black))),
+        nextTo(sheet, black, red).map(p -> new Displaced(p, with(red, p))));
+  }
+
+  private static Stream<String> nextTo(Sheet sheet, String point, String other) {
+    return sheet.partsAt(point).stream().map(p -> p.otherEnd(point)).filter(p -> !p.equals(other));
+  }
+
+  private Probe with(String redPoint, String blackPoint) {
+    return between(function, redPoint, blackPoint, situation).lifted(liftedAt);
+  }
+
   /** The same measurement of the part at a temperature of its own (C). */
   public Probe at(double partCelsius) {
     return new Probe(function, red, black, part, situation, liftedAt, Optional.of(partCelsius));

@@ -48,6 +48,13 @@ public sealed interface SensorCurve {
   record Ntc(double ohms, double atCelsius, double betaKelvin) implements SensorCurve {
     private static final double ZERO_CELSIUS_KELVIN = 273.15;
 
+    /** The one that has two points of a table: beta = ln(Ra / Rb) / (1/Ta - 1/Tb). */
+    public static Ntc through(TablePoint a, TablePoint b) {
+      double apart =
+          1 / (a.celsius() + ZERO_CELSIUS_KELVIN) - 1 / (b.celsius() + ZERO_CELSIUS_KELVIN);
+      return new Ntc(a.ohms(), a.celsius(), Math.log(a.ohms() / b.ohms()) / apart);
+    }
+
     @Override
     public String said() {
       return "%s at %s beta %s"

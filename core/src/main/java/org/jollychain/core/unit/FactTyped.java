@@ -51,7 +51,6 @@ public final class FactTyped {
   private static final double TABLE_TOLERANCE = 0.05;
 
   private static final double PLATINUM_TOLERANCE = 0.01;
-  private static final double KELVIN = 273.15;
 
   /** No sensor of the trade works beyond these (C). */
   private static final double COLDEST = -60;
@@ -213,14 +212,9 @@ public final class FactTyped {
                     Dimension.OHMS.round(b.ohms())));
       }
     }
-    if (points.size() > 2 || rises) {
-      return new SensorCurve.Table(points);
-    }
-    SensorCurve.TablePoint a = points.get(0);
-    SensorCurve.TablePoint b = points.get(1);
-    double beta =
-        Math.log(a.ohms() / b.ohms()) / (1 / (a.celsius() + KELVIN) - 1 / (b.celsius() + KELVIN));
-    return new SensorCurve.Ntc(a.ohms(), a.celsius(), beta);
+    return points.size() > 2 || rises
+        ? new SensorCurve.Table(points)
+        : SensorCurve.Ntc.through(points.get(0), points.get(1));
   }
 
   private static UnitFact ofDisc(ThermalRating old, String text) {

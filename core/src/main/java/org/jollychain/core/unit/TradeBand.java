@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.StreamSupport;
@@ -28,12 +29,12 @@ public record TradeBand(double low, double high, double least, double most) {
   /** Of a meter and its leads (a share). */
   private static final double METER = 0.03;
 
-  private static final Map<PartKind, JsonNode> TABLE = table();
+  private static final Map<PartKind, Row> TABLE = table();
 
   /** The band of a part; none for contacts, sources and sensors. */
   public static Optional<TradeBand> of(Part part) {
     return Optional.ofNullable(TABLE.get(part.kind()))
-        .flatMap(row -> part.load().map(load -> of(row, load.coldOhms())));
+        .flatMap(row -> part.load().map(load -> row.about(load.coldOhms())));
   }
 
   /** What is printed, with the meter that reads it. */
@@ -43,28 +44,43 @@ public record TradeBand(double low, double high, double least, double most) {
     return new TradeBand(low, high, low, high);
   }
 
-  private static TradeBand of(JsonNode row, double example) {
-    double[] band =
-        StreamSupport.stream(row.path("families").spliterator(), false)
-            .map(f -> new double[] {f.get(0).doubleValue(), f.get(1).doubleValue()})
-            .filter(f -> f[0] <= example && example <= f[1])
-            .min(
-                Comparator.comparingDouble(
-                    f -> Math.abs(Math.log(example * example / f[0] / f[1]))))
-            .orElseGet(
-                () ->
-                    new double[] {
-                      example / figure(row, "down", "factor"), example * figure(row, "up", "factor")
-                    });
-    return new TradeBand(
-        band[0],
-        band[1],
-        band[0] / figure(row, "beyond", "beyond"),
-        band[1] * figure(row, "beyond-up", "beyond"));
-  }
+  /**
+   * A row of the table.
+   *
+   * @param families bands of ohms
+   * @param down so many times less than the example where that lies in none of them
+   * @param up so many times more
+   * @param below so many times less than the band is odd, but can be
+   * @param above so many times more
+   */
+  private record Row(List<double[]> families, double down, double up, double below, double above) {
 
-  private static double figure(JsonNode row, String key, String otherwise) {
-    return row.path(row.has(key) ? key : otherwise).doubleValue();
+    static Row of(JsonNode row) {
+      return new Row(
+          StreamSupport.stream(row.path("families").spliterator(), false)
+              .map(f -> new double[] {f.get(0).doubleValue(), f.get(1).doubleValue()})
+              .toList(),
+          figure(row, "down", "factor"),
+          figure(row, "up", "factor"),
+          figure(row, "beyond", "beyond"),
+          figure(row, "beyond-up", "beyond"));
+    }
+
+    private static double figure(JsonNode row, String key, String otherwise) {
+      return row.path(row.has(key) ? key : otherwise).doubleValue();
+    }
+
+    /** About an example: the family in whose middle it lies. */
+    TradeBand about(double example) {
+      double[] band =
+          families.stream()
+              .filter(f -> f[0] <= example && example <= f[1])
+              .min(
+                  Comparator.comparingDouble(
+                      f -> Math.abs(Math.log(example * example / f[0] / f[1]))))
+              .orElseGet(() -> new double[] {example / down, example * up});
+      return new TradeBand(band[0], band[1], band[0] / below, band[1] * above);
+    }
   }
 
   /** Whether a sound one may have this. */
@@ -90,11 +106,11 @@ public record TradeBand(double low, double high, double least, double most) {
     return (Math.sqrt(high / low) - 1) / 2;
   }
 
-  private static Map<PartKind, JsonNode> table() {
-    Map<PartKind, JsonNode> table = new EnumMap<>(PartKind.class);
+  private static Map<PartKind, Row> table() {
+    Map<PartKind, Row> table = new EnumMap<>(PartKind.class);
     try (InputStream in = TradeBand.class.getResourceAsStream("/unit/trade-bands.yaml")) {
       for (Map.Entry<String, JsonNode> e : YAMLMapper.shared().readTree(in).properties()) {
-        table.put(Kebab.read(PartKind.class, e.getKey()).orElseThrow(), e.getValue());
+        table.put(Kebab.read(PartKind.class, e.getKey()).orElseThrow(), Row.of(e.getValue()));
       }
     } catch (IOException e) {
       throw new UncheckedIOException(e);

@@ -13,8 +13,15 @@ import org.jollychain.core.sheet.ThermalRating;
  */
 public sealed interface UnitFact {
 
-  /** The part as this unit has it. */
-  Part of(Part example);
+  /** The part as this unit has it; as on the sheet where it says nothing that is reckoned with. */
+  default Part of(Part example) {
+    return example;
+  }
+
+  /** Whether it takes the place of what the sheet says. */
+  default boolean tells() {
+    return false;
+  }
 
   /** What it says, in plain words: {@code 8 to 30 Ω}. */
   String said();
@@ -29,6 +36,11 @@ public sealed interface UnitFact {
 
     /** A value by itself, as printed (a share). */
     static final double PRINTED_TOLERANCE = 0.1;
+
+    @Override
+    public boolean tells() {
+      return true;
+    }
 
     @Override
     public Part of(Part example) {
@@ -46,6 +58,11 @@ public sealed interface UnitFact {
   /** A sensor's own table or curve. */
   record Curve(SensorCurve curve, double tolerance, String said) implements UnitFact {
     @Override
+    public boolean tells() {
+      return true;
+    }
+
+    @Override
     public Part of(Part example) {
       return example.behaving(new Behaviour.Sensor(Optional.of(curve), example.feels(), tolerance));
     }
@@ -53,6 +70,11 @@ public sealed interface UnitFact {
 
   /** At what a thermal contact acts, by its marking. */
   record Acts(ThermalRating rating, String said) implements UnitFact {
+    @Override
+    public boolean tells() {
+      return true;
+    }
+
     @Override
     public Part of(Part example) {
       return example.behaviour() instanceof Behaviour.Contact c
@@ -63,20 +85,10 @@ public sealed interface UnitFact {
   }
 
   /** The amperes of a fuse or a breaker (A). */
-  record Fuse(double amperes, String said) implements UnitFact {
-    @Override
-    public Part of(Part example) {
-      return example;
-    }
-  }
+  record Fuse(double amperes, String said) implements UnitFact {}
 
   /** Looked for, and nothing could be read. */
   record NotReadable() implements UnitFact {
-    @Override
-    public Part of(Part example) {
-      return example;
-    }
-
     @Override
     public String said() {
       return "not readable";
@@ -84,10 +96,5 @@ public sealed interface UnitFact {
   }
 
   /** Anything else that is printed, kept as it is. */
-  record Marking(String said) implements UnitFact {
-    @Override
-    public Part of(Part example) {
-      return example;
-    }
-  }
+  record Marking(String said) implements UnitFact {}
 }

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.Chain;
-import org.jollychain.core.sheet.LoadRating;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 
@@ -46,13 +45,7 @@ public record UnitFacts(Map<String, UnitFact> byPart) {
 
   /** Whether the ohms, the curve or the temperatures of a part are known from print. */
   public boolean tells(String part) {
-    return Optional.ofNullable(byPart.get(part))
-        .filter(
-            f ->
-                f instanceof UnitFact.Ohms
-                    || f instanceof UnitFact.Curve
-                    || f instanceof UnitFact.Acts)
-        .isPresent();
+    return Optional.ofNullable(byPart.get(part)).filter(UnitFact::tells).isPresent();
   }
 
   /** Whether somebody has looked, and found what can be read or that nothing can. */
@@ -104,10 +97,7 @@ public record UnitFacts(Map<String, UnitFact> byPart) {
                             Dimension.OHMS.round(band.low()),
                             Dimension.OHMS.round(band.high()))));
     double volts = example.supply().volts();
-    double amperes =
-        volts
-            / (middle / part.load().map(LoadRating::coldOhms).orElse(middle))
-            / part.load().map(LoadRating::ohms).orElse(middle);
+    double amperes = volts / ohms.of(part).load().orElseThrow().ohms();
     byPart.forEach(
         (id, fact) -> {
           if (fact instanceof UnitFact.Fuse fuse

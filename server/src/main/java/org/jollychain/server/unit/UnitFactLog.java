@@ -114,7 +114,7 @@ public class UnitFactLog {
     NewFact kept = new NewFact(fact.sheet(), fact.part(), fact.said().strip(), fact.confirmed());
     if (facts.insert(id, unit.id(), kept, stamp) == 0) {
       throw RefusedException.conflict(
-          "Another read this part at the same moment; look at what stands there now.");
+          "Someone else entered this part at the same moment. Check the entry that is there now.");
     }
     events.publishEvent(new UnitFactsChanged(unit.id()));
   }
@@ -181,7 +181,7 @@ public class UnitFactLog {
   /**
    * Takes such a cell in; what stands already stays as it is.
    *
-   * @throws EvidenceException when it is none
+   * @throws EvidenceException when the cell is not written in this form
    */
   void take(String tag, String cell, Stamp stamp) {
     Map<String, KeptFact> standing =

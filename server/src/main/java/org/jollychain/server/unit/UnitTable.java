@@ -89,7 +89,7 @@ public class UnitTable {
           "\"%s\" is no tag; up to 20 letters, digits and dashes".formatted(row.cell("tag")));
     }
     if (!seen.add(tag)) {
-      return Optional.of("%s stands there twice".formatted(tag));
+      return Optional.of("%s is in the table twice".formatted(tag));
     }
     return row.cells().entrySet().stream()
         .filter(c -> c.getValue().length() > longest(c.getKey()) || hasControls(c.getValue()))

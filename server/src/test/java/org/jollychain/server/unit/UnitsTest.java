@@ -81,7 +81,8 @@ class UnitsTest {
     take("tag,title\nUSH-7,Kettle\nno tag,x\nush-7,Again\nUSH-8," + "x".repeat(121) + "\n")
         .andExpect(status().isUnprocessableContent())
         .andExpect(jsonPath("$.detail").value(containsString("line 3: \"no tag\" is no tag")))
-        .andExpect(jsonPath("$.detail").value(containsString("line 4: USH-7 stands there twice")))
+        .andExpect(
+            jsonPath("$.detail").value(containsString("line 4: USH-7 is in the table twice")))
         .andExpect(jsonPath("$.detail").value(containsString("line 5: title")));
     http.perform(get("/api/units/USH-7")).andExpect(status().isNotFound());
     take("tag;title\n").andExpect(jsonPath("$.detail").value(containsString("is no heading here")));

@@ -69,11 +69,7 @@ final class FieldTrade {
     UnitFacts facts = UnitFacts.NONE;
     for (Part part : built.parts().values()) {
       if (part.load().isPresent() && Drawn.chance(random, PLATES_READ)) {
-        double ohms = part.load().get().windingOhms().orElse(part.load().get().ohms());
-        double cold =
-            part.load().get().windingOhms().isPresent()
-                ? ohms
-                : ohms * part.load().get().powerFactor();
+        double cold = part.load().get().coldOhms();
         double printed = cold / (1 + MADE * Drawn.between(random, -1, 1));
         facts = facts.and(told, part.id(), String.format(Locale.ROOT, "%.2f ohm 10 %%", printed));
       }
