@@ -63,7 +63,7 @@
     <section class="card">
       <p class="soft">
         Live work: one hand, insulated probes, a meter proved before and after and of the category for this
-        place. A plug is pulled half out by its body; nothing is opened for this that need not be.
+        place. An outlet is read with the plug out; nothing is opened for this that need not be.
       </p>
     </section>
   {/snippet}

@@ -19,20 +19,20 @@ const field = (red: string, black: string, more: Partial<SupplyPicture['fields']
 const picture: SupplyPicture = {
   place: 'outlet',
   title: 'At the outlet',
-  reach: 'Plug half out',
+  reach: 'Outlet, plug out',
   situation: 'call',
   situationTitle: 'Heat called',
   function: 'volts-ac',
   range: '600 V',
   terminals: [
-    { id: 'line1', point: 'O1', title: 'L1' },
-    { id: 'line2', point: 'O2', title: 'L2' },
-    { id: 'neutral', point: 'ON', title: 'N' }
+    { id: 'line1', point: 'PL1', title: 'L1' },
+    { id: 'line2', point: 'PL2', title: 'L2' },
+    { id: 'neutral', point: 'PN', title: 'N' }
   ],
   fields: [
-    field('O1', 'O2', { shown: '3.1 V' }),
-    field('O1', 'ON', { low: 114, high: 126, next: true }),
-    field('O2', 'ON', { low: 0, high: 2 })
+    field('PL1', 'PL2', { shown: '3.1 V' }),
+    field('PL1', 'PN', { low: 114, high: 126, next: true }),
+    field('PL2', 'PN', { low: 0, high: 2 })
   ],
   source: 'ANSI C84.1'
 };
@@ -54,7 +54,7 @@ describe('the supply as it is drawn', () => {
     render(SupplyDrawing, { picture, disabled: false, onread });
     const input = screen.getByLabelText('L1 to N');
     await userEvent.type(input, '119.8{Enter}');
-    expect(onread).toHaveBeenCalledWith('O1', 'ON', '119.8');
+    expect(onread).toHaveBeenCalledWith('PL1', 'PN', '119.8');
     expect(input).toHaveValue('119.8');
     await userEvent.type(input, '{Enter}');
     await waitFor(() => expect(input).toHaveValue(''));

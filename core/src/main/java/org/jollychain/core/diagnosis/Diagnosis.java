@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jollychain.core.diagnosis.Assessment.Account;
 import org.jollychain.core.diagnosis.Assessment.Flag;
+import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
 import org.jollychain.core.diagnosis.Assessment.Staircase;
 import org.jollychain.core.evidence.Evidence;
@@ -19,6 +20,7 @@ import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.inference.FurtherFaults;
+import org.jollychain.core.inference.Fused;
 import org.jollychain.core.inference.HypothesisSpace;
 import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.Posterior;
@@ -57,7 +59,8 @@ public final class Diagnosis {
   private final UnitsMet met;
   private final Hypotheses hypotheses;
   private final Map<String, List<MeasurementModel.Counterfactual>> alsoBad;
-  private final Map<Beginning, HypothesisSpace> priors = new ConcurrentHashMap<>();
+  private final Map<Before, HypothesisSpace> priors = new ConcurrentHashMap<>();
+  private final Fused fused;
   private final UnitModel unit;
 
   /**
@@ -114,6 +117,7 @@ public final class Diagnosis {
     this.hypotheses = new Hypotheses(unit);
     List<Hypothesis> all = hypotheses.all(Optional.empty());
     this.met = new UnitsMet(unit, example, all);
+    this.fused = new Fused(unit, all);
     this.alsoBad = AlsoBad.of(sheet, hypotheses, example);
   }
 
@@ -189,11 +193,15 @@ public final class Diagnosis {
             .findFirst();
     double unexplained = posterior.probability(h -> h.kind() == Hypothesis.Kind.NOT_ON_SHEET);
     EvidenceInWords judging = new EvidenceInWords(measurements, posterior);
+    Leading leading = new LeadingSuspect(measurements, posterior, verdicts).leading(misfit);
     Assessment assessment =
         new Assessment(
-            parts,
+            beginning
+                .complaint
+                .map(c -> Elimination.said(unit, complaint(c), parts, leading))
+                .orElse(parts),
             new SupplyJudgement(measurements, posterior).judge(),
-            new LeadingSuspect(measurements, posterior, verdicts).leading(misfit),
+            leading,
             paths,
             account,
             Warnings.merged(flags),
@@ -256,7 +264,7 @@ public final class Diagnosis {
   /** The best order of the evidence, then every further fault that it calls for. */
   private Posterior weigh(
       MeasurementModel measurements, List<Evidence> usable, Beginning beginning) {
-    HypothesisSpace space = prior(beginning);
+    HypothesisSpace space = prior(beginning, usable);
     Posterior posterior = inBestOrder(measurements, usable, space);
     for (int further = 0; further < MOST_FURTHER && worthMore(posterior); further++) {
       Optional<HypothesisSpace> wider = FurtherFaults.of(measurements, space, posterior);
@@ -299,13 +307,20 @@ public final class Diagnosis {
     return posterior;
   }
 
-  private HypothesisSpace prior(Beginning beginning) {
+  /** What the prior hangs on. */
+  private record Before(Optional<String> complaint, Set<PartKind> harmed, Set<String> live) {}
+
+  private HypothesisSpace prior(Beginning beginning, List<Evidence> usable) {
+    Optional<Complaint> said = beginning.complaint.map(this::complaint);
+    boolean trips = said.filter(c -> c.how() == Complaint.How.TRIPS).isPresent();
+    Set<String> live = trips ? Set.of() : fused.live(usable);
     return priors.computeIfAbsent(
-        beginning,
-        b ->
+        new Before(beginning.complaint, beginning.harmed, live),
+        k ->
             new HypothesisSpace(
-                hypotheses.all(b.complaint.map(this::complaint)).stream()
-                    .map(h -> isHarm(h, b.harmed) ? h.weighing(HARMED * h.prior()) : h)
+                hypotheses.all(said).stream()
+                    .map(h -> isHarm(h, k.harmed) ? h.weighing(HARMED * h.prior()) : h)
+                    .map(h -> fused.weighed(h, k.live))
                     .toList()));
   }
 

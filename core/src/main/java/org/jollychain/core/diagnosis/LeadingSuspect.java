@@ -35,6 +35,8 @@ final class LeadingSuspect {
 
   private static final double HEATED_SHARE = 0.3;
 
+  private static final double LIKELIER_THAN_NOT = 0.5;
+
   private final Sheet sheet;
   private final MeasurementModel measurements;
   private final Posterior posterior;
@@ -70,18 +72,38 @@ final class LeadingSuspect {
             : new Alternatives(measurements, posterior).to(culprit));
   }
 
-  /** Whom most of the belief blames, however it is at fault; of two alike the leader's. */
+  /**
+   * Whom most of the belief blames, however it is at fault; of two alike the leader's. Nothing is
+   * wrong only where a load was read at work, or that is likelier than all faults together: else it
+   * is what has not been tested by itself yet.
+   */
   private Culprit mostProbable() {
     Map<Culprit, Double> blamed = new HashMap<>();
     for (Posterior.Entry e : posterior.all()) {
       e.hypothesis().culprits().forEach(c -> blamed.merge(c, e.probability(), Double::sum));
     }
     Culprit leader = posterior.leader().hypothesis().first();
-    return blamed.entrySet().stream()
-        .filter(e -> e.getValue() > blamed.get(leader) + ALIKE)
-        .max(Map.Entry.comparingByValue())
-        .map(Map.Entry::getKey)
-        .orElse(leader);
+    Culprit most =
+        blamed.entrySet().stream()
+            .filter(e -> e.getValue() > blamed.get(leader) + ALIKE)
+            .max(Map.Entry.comparingByValue())
+            .map(Map.Entry::getKey)
+            .orElse(leader);
+    boolean unlikely =
+        most instanceof Culprit.NothingWrong
+            && blamed.get(most) < LIKELIER_THAN_NOT
+            && posterior.evidence().stream().noneMatch(this::heated);
+    return unlikely
+        ? blamed.entrySet().stream()
+            .filter(e -> e.getKey().part().filter(this::untested).isPresent())
+            .max(Map.Entry.comparingByValue())
+            .map(Map.Entry::getKey)
+            .orElse(most)
+        : most;
+  }
+
+  private boolean untested(String part) {
+    return verdicts.own().of(sheet.part(part)).isEmpty();
   }
 
   private Hypothesis likeliest(Culprit culprit) {

@@ -50,6 +50,9 @@ public final class UnitModel {
   /** A breaker lets go at so many times the most a sound unit draws, and not below so much (A). */
   private static final double TRIPS_ABOVE = 1.5;
 
+  /** At so many times as much it does so at once. */
+  public static final double BLOWN_ABOVE = 3;
+
   private static final double LEAST_TRIPPING_AMPERES = 5;
 
   /** One relay may hang on another's contact; longer than this no chain of them is. */
@@ -107,6 +110,19 @@ public final class UnitModel {
 
   public Sheet sheet() {
     return sheet;
+  }
+
+  /** The situation with the supply on in which the fewest loads run. */
+  public Situation quietest() {
+    return sheet.situations().values().stream()
+        .filter(Situation::supplyOn)
+        .min(Comparator.comparingLong(this::running))
+        .orElseThrow();
+  }
+
+  private long running(Situation situation) {
+    Solution now = in(situation.id());
+    return sheet.parts().keySet().stream().filter(p -> runs(p, now)).count();
   }
 
   /** The unit with nothing wrong. */
@@ -326,23 +342,32 @@ public final class UnitModel {
     return powerShare(load, now) > above;
   }
 
-  /** Whether a breaker lets go at what is drawn. */
-  private boolean trips(Solution now) {
+  /**
+   * @return what is drawn with these changes, as a multiple of what its breaker is made for: the
+   *     most that a sound unit draws, and not less than a small fuse holds
+   */
+  public double draws(String situation, List<Change> changes) {
+    return draws(in(situation, changes));
+  }
+
+  private double draws(Solution now) {
+    double most = 0;
     for (String terminal : sheet.supply().currentTerminals()) {
       String conductor = Supply.conductor(terminal);
-      double most =
+      double usual =
           sound.values().stream().mapToDouble(s -> s.amperes(conductor).abs()).max().orElse(0);
-      if (now.amperes(conductor).abs() > Math.max(TRIPS_ABOVE * most, LEAST_TRIPPING_AMPERES)) {
-        return true;
-      }
+      most =
+          Math.max(
+              most,
+              now.amperes(conductor).abs() / Math.max(usual, LEAST_TRIPPING_AMPERES / TRIPS_ABOVE));
     }
-    return false;
+    return most;
   }
 
   /** Whether a unit with these changes does what a customer complains of. */
   public boolean shows(Complaint complaint, List<Change> changes) {
     Solution now = in(complaint.situation(), changes);
-    return (complaint.how() != Complaint.How.TRIPS || trips(now))
+    return (complaint.how() != Complaint.How.TRIPS || draws(now) > TRIPS_ABOVE)
         && (complaint.suspects().isEmpty()
             || changes.stream().anyMatch(c -> complaint.suspects().contains(c.branch())))
         && complaint.runs().stream().allMatch(p -> runs(p, now))

@@ -45,7 +45,7 @@ final class MoistureBarsCheck implements PartCheck {
         .band("OL dry, less than a megohm wet")
         .means(
             leaks || blind
-                ? "The automatic programme goes wrong, the timed one does not."
+                ? "The automatic program goes wrong, the timed one does not."
                 : "Small loads and a slope fool them, too.")
         .next(
             blind

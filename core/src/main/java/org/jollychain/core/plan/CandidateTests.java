@@ -193,11 +193,19 @@ public final class CandidateTests {
 
   /** A lead is laid between two places only for a part that goes from one to the other. */
   private boolean inReach(Question question) {
-    return question
-        .probe()
-        .filter(p -> !p.function().clamps() && !sheet.together(p.red(), p.black()))
+    Optional<Probe> probe = question.probe();
+    if (probe.filter(p -> sheet.offLimits(p.red()) || sheet.offLimits(p.black())).isPresent()) {
+      return false;
+    }
+    return probe
+        .filter(p -> !p.function().clamps() && !together(p))
         .filter(p -> p.part().isEmpty() || !p.function().needsDeadCircuit())
         .isEmpty();
+  }
+
+  private boolean together(Probe probe) {
+    boolean live = sheet.situation(probe.situation()).supplyOn();
+    return sheet.together(probe.red(), probe.black(), live);
   }
 
   private List<Situation> live() {
@@ -209,36 +217,35 @@ public final class CandidateTests {
   }
 
   private void supply(Set<Question> asked) {
-    for (Situation s : supplyRead()) {
+    for (Situation s : sheet.outletIsApart() ? List.of(unit.quietest()) : live()) {
       asked.add(measure(Probe.of(sheet.supply(), s.id())));
-      asked.add(measure(Probe.arriving(sheet, s.id())));
+    }
+    if (!sheet.supply().storedCharge()) {
+      live().forEach(s -> asked.add(measure(Probe.arriving(sheet, s.id()))));
     }
     asked.addAll(supply);
   }
 
-  /** Where the supply is read: of a unit that stores charge only where the least runs. */
-  private List<Situation> supplyRead() {
-    return sheet.supply().storedCharge()
-        ? live().stream().sorted(Comparator.comparingLong(this::running)).limit(1).toList()
-        : live();
-  }
-
-  private long running(Situation situation) {
-    Solution now = unit.in(situation.id());
-    return sheet.parts().keySet().stream().filter(p -> unit.runs(p, now)).count();
-  }
-
+  /** At the outlet with the plug out; then where it arrives, under load. */
   private List<Question> betweenTerminals() {
+    List<String> outer = List.copyOf(sheet.supply().terminals().values());
+    List<String> inner = outer.stream().map(sheet::arrival).toList();
+    if (!sheet.outletIsApart()) {
+      return pairs(outer, live().get(0));
+    }
+    List<Question> all = new ArrayList<>(pairs(outer, unit.quietest()));
+    if (!sheet.supply().storedCharge()) {
+      all.addAll(pairs(inner, live().get(0)));
+    }
+    return all;
+  }
+
+  /** Volts between every two terminals of the supply, the outer two first. */
+  private List<Question> pairs(List<String> terminals, Situation in) {
     List<Question> pairs = new ArrayList<>();
-    List<String> terminals = List.copyOf(sheet.supply().terminals().values());
-    String first = supplyRead().get(0).id();
-    pairs.add(measure(Probe.of(sheet.supply(), first)));
     for (int i = 0; i < terminals.size(); i++) {
       for (int j = i + 1; j < terminals.size(); j++) {
-        Question pair = measure(Probe.between(volts, terminals.get(i), terminals.get(j), first));
-        if (!pairs.contains(pair)) {
-          pairs.add(pair);
-        }
+        pairs.add(measure(Probe.between(volts, terminals.get(i), terminals.get(j), in.id())));
       }
     }
     return pairs;

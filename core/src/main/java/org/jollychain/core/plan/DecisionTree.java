@@ -26,7 +26,7 @@ public record DecisionTree(
   private static final double LIKELY = 0.04;
 
   /** What is reached more rarely is not drawn further: back to the screen. */
-  private static final double RARE = 0.02;
+  private static final double RARE = 0.03;
 
   /**
    * What follows an answer.

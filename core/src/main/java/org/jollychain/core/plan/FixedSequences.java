@@ -90,7 +90,10 @@ final class FixedSequences {
   }
 
   private Question supply(Optional<Complaint> complaint) {
-    return new Question.Measure(Probe.of(sheet.supply(), situation(complaint)));
+    return new Question.Measure(
+        sheet.supply().storedCharge()
+            ? Probe.of(sheet.supply(), unit.quietest().id())
+            : Probe.arriving(sheet, situation(complaint)));
   }
 
   /** In the complaint's own situation where the part carries there, else where it carries most. */

@@ -36,7 +36,7 @@ final class Manners {
   /** A supply less likely to blame than this is known. */
   private static final double SUPPLY_KNOWN = 0.01;
 
-  /** So little opening, like a plug pulled half out, is no opening of the unit (min). */
+  /** So little opening, like a plug taken out, is no opening of the unit (min). */
   private static final double AT_THE_PLUG = 1.5;
 
   /** A load with so much of the supply's volts hangs on all of its lines. */

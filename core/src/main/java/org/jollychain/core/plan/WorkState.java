@@ -144,7 +144,8 @@ public record WorkState(boolean live, String situation, Set<String> open, Set<St
                 .formatted(sheet.part(probe.part().orElseThrow()).title(), probe.celsius().get()));
         minutes += costs.warm();
       }
-      if (!probe.function().clamps() && !sheet.together(probe.red(), probe.black())) {
+      if (!probe.function().clamps()
+          && !sheet.together(probe.red(), probe.black(), target.supplyOn())) {
         steps.add(
             "Lay a long lead from %s to %s; touch the probes together at its end and take that off"
                 .formatted(

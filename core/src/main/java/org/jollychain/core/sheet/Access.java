@@ -12,7 +12,9 @@ import org.jollychain.core.quantity.Kebab;
  * @param power what state of the supply it demands
  * @param after what must be open before
  * @param place where it is, if not at the unit: what lies elsewhere no pair of probes reaches at
- *     once
+ *     once. With the power off, what has a {@code titleOff} of its own is at the unit: the plug is
+ *     out of its outlet and in the hand
+ * @param offLimits no probe goes there: the electrician's panel
  * @param hazards what to mind, in words
  */
 public record Access(
@@ -23,7 +25,13 @@ public record Access(
     Power power,
     List<String> after,
     Optional<String> place,
+    boolean offLimits,
     List<String> hazards) {
+
+  /** Where it is while the power is on or off, if not at the unit. */
+  Optional<String> place(boolean live) {
+    return live || titleOff.equals(title) ? place : Optional.empty();
+  }
 
   /** The state of the supply an access demands. */
   public enum Power {

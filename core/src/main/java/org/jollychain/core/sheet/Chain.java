@@ -94,7 +94,7 @@ public record Chain(Path path, List<String> points, List<Part> parts) {
       return onCase.get();
     }
     String last = returnPoint();
-    for (int i = points.size() - 1; i >= 0 && !sheet.together(last, point); i--) {
+    for (int i = points.size() - 1; i >= 0 && !sheet.together(last, point, true); i--) {
       last = points.get(i);
     }
     return sheet.arrival(last);

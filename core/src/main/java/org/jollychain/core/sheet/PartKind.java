@@ -20,7 +20,7 @@ public enum PartKind {
   LIMIT(
       Role.LINK,
       "limit",
-      "high limit|hi limit|limit switch|disc|overheat|overheat stat|safety limit",
+      "high limit|hi limit|limit switch|disc|overheat|overheat stat|safety limit|thermal protector|protector|overload|fan limit",
       Trait.HEATED_TO_TEST),
   MANUAL_RESET_LIMIT(
       Role.LINK,
@@ -35,7 +35,7 @@ public enum PartKind {
   THERMOSTAT(
       Role.LINK,
       "thermostat",
-      "tstat|control stat|temperature control|dial|room stat|wall thermostat|regulator|infinite switch|fan switch",
+      "tstat|control stat|temperature control|dial|room stat|wall thermostat|regulator|infinite switch|fan switch|defrost switch|defrost thermostat|defrost stat|termination switch|bimetal|bimetal switch",
       Trait.CONTROL),
   LIMITER(Role.LINK, "limiter", "current limiter|glass-top limiter"),
   DOOR_SWITCH(
@@ -51,7 +51,7 @@ public enum PartKind {
   SELECTOR(
       Role.LINK,
       "selector",
-      "switch|select|rocker|knob|power switch|main switch|on switch|rotary switch|heat switch|trigger"),
+      "switch|select|rocker|knob|power switch|main switch|on switch|rotary switch|heat switch|trigger|end switch"),
   START_SWITCH(Role.LINK, "start switch", "start|start button|push to start|button"),
   BELT_SWITCH(Role.LINK, "belt switch", "belt|idler switch"),
   TIMER_CONTACT(
@@ -66,7 +66,7 @@ public enum PartKind {
       "pressure switch",
       "pressure|air switch|air proving|draft switch|sail switch|vacuum switch"),
   ROLLOUT_SWITCH(Role.LINK, "roll-out switch", "rollout|flame rollout"),
-  SPILL_SWITCH(Role.LINK, "spill switch", "spill|spillage switch|ods|blocked vent"),
+  SPILL_SWITCH(Role.LINK, "spill switch", "spill|spillage switch|ods|blocked vent|vent switch"),
   FLAME_SENSOR_CONTACT(
       Role.LINK, "flame sensor contact", "flame sensor|flame switch|radiant sensor"),
   LINE_FUSE(
@@ -82,7 +82,7 @@ public enum PartKind {
   HEATING_ELEMENT(
       Role.LOAD,
       "heating element",
-      "element|heater|coil element|strip|elem|heating|heating coil|kanthal|heat coil",
+      "element|heater|coil element|strip|elem|heating|heating coil|heat coil|heat tape|heat cable|defrost heater",
       Trait.GLOWS,
       Trait.LEAKS),
   MOTOR(
@@ -120,7 +120,7 @@ public enum PartKind {
   TRANSFORMER_PRIMARY(
       Role.LOAD,
       "transformer primary",
-      "transformer|primary|primary winding",
+      "transformer|primary|primary winding|xfmr|control transformer",
       Trait.WOUND,
       Trait.LEAKS),
   VALVE(Role.LOAD, "valve", "gas valve|main valve|operator"),

@@ -70,18 +70,28 @@ public record Sheet(
     return parts.values().stream().filter(p -> p.touches(point)).toList();
   }
 
-  /** Whether one pair of probes reaches both points at once. */
-  public boolean together(String red, String black) {
-    return place(red).equals(place(black));
+  /** Whether one pair of probes reaches both points at once while the power is on or off. */
+  public boolean together(String red, String black, boolean live) {
+    return place(red, live).equals(place(black, live));
   }
 
-  private Optional<String> place(String point) {
-    return points.get(point).access().map(access::get).flatMap(Access::place);
+  /** Whether the supply's own terminals are an outlet, where it is read with the plug out. */
+  public boolean outletIsApart() {
+    return place(supply.outwardPoint(), true).isPresent();
+  }
+
+  private Optional<String> place(String point, boolean live) {
+    return points.get(point).access().map(access::get).flatMap(a -> a.place(live));
+  }
+
+  /** Whether no probe goes to a point. */
+  public boolean offLimits(String point) {
+    return points.get(point).access().map(access::get).filter(Access::offLimits).isPresent();
   }
 
   /**
    * The terminal of the supply that arrives at a point: the point of the terminal itself, and the
-   * far end of a cord that leads on from it.
+   * far end of a cord or of a panel's branch that leads on from it.
    */
   public Optional<String> terminalAt(String point) {
     return supply.terminals().entrySet().stream()
@@ -90,13 +100,28 @@ public record Sheet(
         .findFirst();
   }
 
-  /** Where what comes in at a terminal arrives: behind a cord; any other point is itself. */
+  /**
+   * Where what comes in at a terminal arrives: behind a cord, and behind a panel that is off
+   * limits; any other point is itself.
+   */
   public String arrival(String point) {
+    if (!supply.terminals().containsValue(point)) {
+      return point;
+    }
+    String at = point;
+    Optional<Part> onward = onward(at, Optional.empty());
+    while (onward.isPresent()) {
+      at = onward.get().otherEnd(at);
+      onward = onward(at, onward);
+    }
+    return at;
+  }
+
+  private Optional<Part> onward(String point, Optional<Part> behind) {
     return partsAt(point).stream()
-        .filter(p -> p.kind() == PartKind.CORD && supply.terminals().containsValue(point))
-        .map(p -> p.otherEnd(point))
-        .findFirst()
-        .orElse(point);
+        .filter(p -> behind.filter(p::equals).isEmpty())
+        .filter(p -> behind.isEmpty() && p.kind() == PartKind.CORD || offLimits(point))
+        .findFirst();
   }
 
   /** The points where the supply's terminals arrive, cords behind them included. */

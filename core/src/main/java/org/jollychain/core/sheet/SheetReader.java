@@ -182,6 +182,7 @@ public final class SheetReader {
         Kebab.read(Access.Power.class, at.child("power").text("any")).orElseThrow(),
         at.child("after").texts(),
         at.child("place").optionalText(),
+        at.child("off-limits").flag(false),
         at.child("hazards").texts());
   }
 

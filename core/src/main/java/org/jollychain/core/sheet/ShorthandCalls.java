@@ -252,7 +252,9 @@ final class ShorthandCalls {
             ? ALL + "-call"
             : callOf.get(chains.keySet().iterator().next());
     List<String> running = missed.stream().filter(l -> runs(l, calls.get(all))).toList();
-    if (running.size() > 1 && !common(running).isEmpty()) {
+    if (running.size() > 1
+        && common(running).stream()
+            .anyMatch(p -> sheet.parts().containsKey(p) && stops(p, running, all))) {
       complaints.put("nothing", complaint("Nothing works", all, List.of(), running));
     }
     return complaints;
@@ -284,6 +286,51 @@ final class ShorthandCalls {
     Set<String> common = new HashSet<>(behind(loads.get(0), new HashSet<>()));
     loads.forEach(l -> common.retainAll(behind(l, new HashSet<>())));
     return Collections.unmodifiableSet(common);
+  }
+
+  /** Whether none of these loads lies between two terminals any more once a part is open. */
+  private boolean stops(String open, List<String> loads, String call) {
+    Given given = calls.get(call);
+    Set<String> commands = new LinkedHashSet<>(given.commands());
+    while (true) {
+      Situation now = new Situation(call, "", true, commands, celsius(given), Optional.empty());
+      List<Part> made =
+          sheet.parts().values().stream()
+              .filter(p -> !p.id().equals(open) && p.stateIn(now) != ContactState.OPEN)
+              .toList();
+      boolean fewer =
+          commands.removeIf(
+              c -> sheet.commands().get(c).drivenBy().filter(d -> !carries(d, made)).isPresent());
+      if (!fewer) {
+        return loads.stream().noneMatch(l -> carries(l, made));
+      }
+    }
+  }
+
+  /** Whether a load lies between two terminals, or is fed by a transformer. */
+  private boolean carries(String id, List<Part> made) {
+    Part load = sheet.part(id);
+    Set<String> ends = terminals(load.from(), load, made);
+    ends.addAll(terminals(load.to(), load, made));
+    return made.contains(load) && ends.size() != 1;
+  }
+
+  /** The supply's terminals that hang on a point, by whatever passes but one load. */
+  private Set<String> terminals(String from, Part without, List<Part> made) {
+    Set<String> met = new LinkedHashSet<>(List.of(from));
+    List<String> open = new ArrayList<>(met);
+    while (!open.isEmpty()) {
+      String at = open.remove(open.size() - 1);
+      if (!sheet.supply().terminals().containsValue(at)) {
+        made.stream()
+            .filter(p -> p != without && p.touches(at))
+            .map(p -> p.otherEnd(at))
+            .filter(met::add)
+            .forEach(open::add);
+      }
+    }
+    met.retainAll(sheet.supply().terminals().values());
+    return met;
   }
 
   private static Map<String, Object> complaint(

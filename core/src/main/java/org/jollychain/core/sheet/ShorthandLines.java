@@ -44,6 +44,8 @@ final class ShorthandLines {
         access.put("after", words(piece.substring(6)));
       } else if (piece.startsWith("place ")) {
         access.put("place", piece.substring(6));
+      } else if (piece.equals("off limits")) {
+        access.put("off-limits", true);
       } else if (piece.startsWith("off ")) {
         access.put("title-off", piece.substring(4));
       } else if (i == 0) {

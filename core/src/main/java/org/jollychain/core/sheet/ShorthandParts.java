@@ -1,10 +1,13 @@
 package org.jollychain.core.sheet;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.text.Nearest;
 import org.jollychain.core.text.TextSpan;
@@ -22,6 +25,9 @@ record ShorthandParts(
     Map<String, Object> commands,
     ShorthandSupply supply,
     ShorthandNotes notes) {
+
+  /** Of a control transformer, unloaded; common practice, no source. */
+  private static final String SECONDARY = "secondary 27V 1 ohm";
 
   /** A part as format 1 writes it, but for the way to it. */
   Map<String, Object> part(String id) {
@@ -215,5 +221,60 @@ record ShorthandParts(
     if (usual.powerFactor() < 1 && !supply.dc()) {
       rated.putIfAbsent("power-factor", usual.powerFactor());
     }
+  }
+
+  /** A name in the sheet that no part has yet. */
+  String unique(String title) {
+    String slug = ShorthandNotes.slug(title);
+    String id = slug;
+    for (int i = 2; links.containsKey(id); i++) {
+      id = slug + "-" + i;
+    }
+    return id;
+  }
+
+  /** Loads that hang on nothing are fed by the only transformer that feeds nothing yet. */
+  void feedByTransformer(List<List<String>> ways) {
+    List<String> primaries = ofKind(PartKind.TRANSFORMER_PRIMARY);
+    if (primaries.size() != 1 || !ofKind(PartKind.TRANSFORMER_SECONDARY).isEmpty()) {
+      return;
+    }
+    Set<String> fed = new LinkedHashSet<>(supply.terminals().values());
+    while (ends.values().stream().anyMatch(e -> spreads(fed, e[0], e[1]))) {
+      // until nothing more hangs on the supply
+    }
+    for (List<String> way : ways) {
+      boolean loaded =
+          links.entrySet().stream()
+              .anyMatch(
+                  l ->
+                      l.getValue().kind().role() == PartKind.Role.LOAD
+                          && way.containsAll(List.of(ends.get(l.getKey()))));
+      if (loaded && Collections.disjoint(fed, way)) {
+        String from = way.get(0);
+        String to = way.get(way.size() - 1);
+        String line = "%s by %s".formatted(SECONDARY, primaries.get(0));
+        TextSpan span = links.get(primaries.get(0)).span();
+        String id = unique("secondary");
+        links.put(id, ShorthandLink.read(span.saying(line), notes));
+        ends.put(id, new String[] {from, to});
+        notes.assume(
+            id,
+            "%s feeds the chain from %s to %s".formatted(primaries.get(0), from, to),
+            "%s > %s > %s".formatted(from, line, to));
+        return;
+      }
+    }
+  }
+
+  private List<String> ofKind(PartKind kind) {
+    return links.entrySet().stream()
+        .filter(l -> l.getValue().kind() == kind)
+        .map(Map.Entry::getKey)
+        .toList();
+  }
+
+  private static boolean spreads(Set<String> fed, String one, String other) {
+    return fed.contains(one) && fed.add(other) || fed.contains(other) && fed.add(one);
   }
 }

@@ -1,6 +1,7 @@
 package org.jollychain.core.sheet;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -42,6 +43,7 @@ final class ShorthandReader {
   private final ShorthandSupply supply;
   private boolean supplySaid;
   private final List<Chained> chains = new ArrayList<>();
+  private final Map<String, TextSpan> same = new HashMap<>();
   private final Map<String, List<Definition>> definitions = new LinkedHashMap<>();
   private final Map<String, String> pointAccess = new LinkedHashMap<>();
   private final Set<String> named = new TreeSet<>();
@@ -179,7 +181,7 @@ final class ShorthandReader {
       boolean end = i == 0 || i == pieces.size() - 1;
       Optional<TextSpan> point = point(piece, end);
       if (point.isPresent()) {
-        before = point;
+        before = oneOf(before, point.get());
         continue;
       }
       if (i == 0 && !BRACKET.matcher(piece.text()).lookingAt()) {
@@ -190,7 +192,7 @@ final class ShorthandReader {
       Matcher leading = BRACKET.matcher(piece.text());
       TextSpan rest = piece;
       if (leading.lookingAt()) {
-        before = Optional.of(bracket(piece, leading));
+        before = oneOf(before, bracket(piece, leading));
         rest = piece.sub(leading.end()).strip();
       }
       Optional<TextSpan> after = Optional.empty();
@@ -217,6 +219,17 @@ final class ShorthandReader {
       return;
     }
     chains.add(new Chained(line, points, found));
+  }
+
+  /** With no link between them two names are of one point, which keeps the first. */
+  private Optional<TextSpan> oneOf(Optional<TextSpan> before, TextSpan name) {
+    before.ifPresent(b -> same.put(name.text(), b));
+    return before.or(() -> Optional.of(name));
+  }
+
+  /** The name that a point is kept by. */
+  TextSpan sameAs(TextSpan name) {
+    return same.getOrDefault(name.text(), name);
   }
 
   private void blank(TextSpan line, int at, int size) {

@@ -105,12 +105,17 @@ final class ShorthandSheet {
 
   /** Gives every link its name and its two points. */
   private void walk() {
+    said.chains().stream()
+        .flatMap(c -> c.points().stream())
+        .flatMap(Optional::stream)
+        .forEach(p -> said.supply().point(p.text()));
     Set<String> taken = new LinkedHashSet<>(said.supply().terminals().values());
     said.chains().forEach(c -> c.points().forEach(p -> p.ifPresent(n -> taken.add(n.text()))));
-    int chain = 0;
+    List<List<String>> ways = new ArrayList<>();
     for (ShorthandReader.Chained chained : said.chains()) {
-      walk(chained, letters(chain++), taken);
+      ways.add(walk(chained, letters(ways.size()), taken));
     }
+    parts.feedByTransformer(ways);
     if (parts.links().values().stream().noneMatch(l -> l.kind().role() == PartKind.Role.LOAD)) {
       notes.add(
           1,
@@ -120,7 +125,7 @@ final class ShorthandSheet {
     }
   }
 
-  private void walk(ShorthandReader.Chained chained, String letter, Set<String> taken) {
+  private List<String> walk(ShorthandReader.Chained chained, String letter, Set<String> taken) {
     List<ShorthandLink> links = new ArrayList<>(chained.links());
     int last = chained.points().size() - 1;
     boolean open = chained.points().get(last).isEmpty();
@@ -156,7 +161,7 @@ final class ShorthandSheet {
     points.addAll(along);
     for (int i = 0; i < links.size(); i++) {
       ShorthandLink link = links.get(i);
-      String id = unique(link.id().map(TextSpan::text).orElse(link.title()));
+      String id = parts.unique(link.id().map(TextSpan::text).orElse(link.title()));
       link.id().ifPresent(given -> same(given, id));
       parts.links().put(id, link);
       parts.ends().put(id, new String[] {along.get(i), along.get(i + 1)});
@@ -167,6 +172,7 @@ final class ShorthandSheet {
             "both ends of it are \"%s\"; name two different points".formatted(along.get(i)));
       }
     }
+    return along;
   }
 
   /** Where a chain goes that does not say it: the supply's return. */
@@ -191,7 +197,8 @@ final class ShorthandSheet {
         : terminals.containsKey("line2") ? "line2" : "minus";
   }
 
-  private String named(TextSpan name) {
+  private String named(TextSpan typed) {
+    TextSpan name = said.sameAs(typed);
     boolean missing = said.supply().point(name.text()).isEmpty() && !said.supply().names();
     if (missing && ShorthandSupply.secondLine(name.text())) {
       notes.error(
@@ -207,15 +214,6 @@ final class ShorthandSheet {
   private static String letters(int chain) {
     String last = String.valueOf((char) ('A' + chain % 26));
     return chain < 26 ? last : letters(chain / 26 - 1) + last;
-  }
-
-  private String unique(String title) {
-    String slug = ShorthandNotes.slug(title);
-    String id = slug;
-    for (int i = 2; parts.links().containsKey(id); i++) {
-      id = slug + "-" + i;
-    }
-    return id;
   }
 
   /** Accesses, points and commands said outright. */

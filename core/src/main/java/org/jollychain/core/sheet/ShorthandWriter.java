@@ -285,6 +285,9 @@ final class ShorthandWriter {
         said.add("after " + String.join(" ", a.after()));
       }
       a.place().ifPresent(p -> said.add(quoted("place " + p)));
+      if (a.offLimits()) {
+        said.add("off limits");
+      }
       if (!a.titleOff().equals(a.title())) {
         said.add(quoted("off " + a.titleOff()));
       }

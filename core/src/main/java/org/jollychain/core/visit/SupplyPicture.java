@@ -141,9 +141,13 @@ public record SupplyPicture(
     }
     List<SupplyPicture> places = new ArrayList<>();
     Map<String, String> outer = sheet.supply().terminals();
-    places.add(at(unit, on.get(), outer, evidence, sound));
+    Situation there = sheet.outletIsApart() ? unit.quietest() : on.get();
+    if (!sheet.offLimits(sheet.supply().outwardPoint())) {
+      places.add(at(unit, there, outer, evidence, sound));
+    }
     Map<String, String> inner = new LinkedHashMap<>();
     outer.forEach((id, point) -> inner.put(id, sheet.arrival(point)));
+    inner.values().removeIf(sheet::offLimits);
     if (!inner.equals(outer) && !sheet.supply().storedCharge()) {
       places.add(at(unit, on.get(), inner, evidence, sound));
     }

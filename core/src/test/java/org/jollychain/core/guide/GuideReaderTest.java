@@ -79,7 +79,7 @@ class GuideReaderTest {
           """
       followed: [limit, off]    | followed: [limit, of]     | there is no event "of"
       early: first              | early: frist              | there is no window "frist"
-      check: thermostat-heat, outcome: late | check: thermostat-heat, outcome: lat | there is no outcome "lat"
+      good: within, bad: over | good: within, bad: ower | there is no outcome "ower"
       watch: drying             | watch: drying-up          | there is no watch "drying-up"
       at-most: 15 min           | at-most: 30 s             | must be longer than at-least
       early: first,             | early: first, late: first, | here are 2

@@ -71,16 +71,51 @@ class CandidateTestsTest {
   /** A wander lead, as protective conductors are tested (common practice, no source). */
   @Test
   void a_wire_from_one_place_to_another_is_measured_with_a_long_lead() {
-    Sheet heater = Sheets.shipped("water-heater-240");
-    CandidateTests questions = new CandidateTests(new UnitModel(heater));
-    Question run = questions.closedOhms(heater.part("run-1")).orElseThrow();
+    Sheet kit = Sheets.shipped("heat-kit-240");
+    CandidateTests questions = new CandidateTests(new UnitModel(kit));
+    Question run = questions.closedOhms(kit.part("stat-r-wire")).orElseThrow();
     assertThat(questions.all()).contains(run);
-    assertThat(WorkState.ARRIVED.to(run, heater, TimeCosts.USUAL).steps())
-        .anyMatch(s -> s.startsWith("Lay a long lead from Breaker out leg 1 to Junction"));
+    assertThat(WorkState.ARRIVED.to(run, kit, TimeCosts.USUAL).steps())
+        .anyMatch(s -> s.startsWith("Lay a long lead from Low-voltage terminal R to Thermostat R"));
     assertThat(questions.all())
         .flatExtracting(q -> q.probe().stream().toList())
-        .filteredOn(p -> !p.function().clamps() && !heater.together(p.red(), p.black()))
+        .filteredOn(p -> !p.function().clamps() && !inReach(kit, p))
         .allMatch(p -> p.part().isPresent() && p.function().needsDeadCircuit());
+  }
+
+  /** A plug that is half out is no place to probe (common practice, no source). */
+  @Test
+  void an_outlet_is_read_with_the_plug_out_and_nothing_called() {
+    Sheet dryer = Sheets.shipped("dryer-timer-240");
+    List<Probe> live =
+        new CandidateTests(new UnitModel(dryer))
+            .all().stream()
+                .flatMap(q -> q.probe().stream())
+                .filter(p -> !p.function().needsDeadCircuit() && !p.function().clamps())
+                .filter(p -> p.red().equals("PL1") || p.black().equals("PL1"))
+                .toList();
+    assertThat(live).isNotEmpty().allMatch(p -> p.situation().equals("idle"));
+    assertThat(live).allMatch(p -> Set.of("PL2", "PN").contains(p.black()));
+    assertThat(dryer.together("PL1", "L1", true)).isFalse();
+    assertThat(dryer.together("PL1", "L1", false)).isTrue();
+  }
+
+  /** A panel is the electrician's (common practice, no source). */
+  @Test
+  void no_probe_goes_to_a_panel_and_the_supply_is_read_where_it_arrives() {
+    Sheet heater = Sheets.shipped("water-heater-240");
+    List<Probe> all =
+        new CandidateTests(new UnitModel(heater))
+            .all().stream().flatMap(q -> q.probe().stream()).toList();
+    Set<String> panel = Set.of("L1", "L2", "N", "B1", "B2");
+    assertThat(all).noneMatch(p -> panel.contains(p.red()) || panel.contains(p.black()));
+    assertThat(all)
+        .anyMatch(p -> p.atTerminals(heater) && p.red().equals("J1") && p.black().equals("J2"));
+  }
+
+  private static boolean inReach(Sheet sheet, Probe probe) {
+    return sheet.together(
+        probe.red(), probe.black(), sheet.situation(probe.situation()).supplyOn());
   }
 
   @Test

@@ -199,9 +199,9 @@ class PlannerTest {
   @Test
   void the_schools_go_in_their_own_order() {
     Plan along = plan(Policy.of(Method.MIXED, Order.ALONG_THE_WIRE, true));
-    assertThat(along.next().get(0).id()).isEqualTo("volts-ac O1 O2 heat-call");
+    assertThat(along.next().get(0).id()).isEqualTo("volts-ac L1 L2 heat-call");
     Plan then = plan(Policy.of(Method.MIXED, Order.ALONG_THE_WIRE, true), read.live("L1-L2 238"));
-    assertThat(then.next().get(0).across()).contains("cord-line-1");
+    assertThat(then.next().get(0).across()).contains("block-line1");
     Plan frequent = plan(Policy.of(Method.MIXED, Order.MOST_FREQUENT_FIRST, true));
     assertThat(frequent.next().get(0).across()).contains("thermal-cutoff");
   }

@@ -31,10 +31,11 @@ class SheetReaderTest {
     Chain heat =
         Chain.trace(dryer, dryer.paths().get("heat"), dryer.situation("heat-call")).orElseThrow();
     assertThat(heat.points())
-        .containsExactly("O1", "L1", "K1", "T1", "C1", "C2", "C3", "E2", "K2", "L2", "O2");
+        .containsExactly("PL1", "L1", "K1", "T1", "C1", "C2", "C3", "E2", "K2", "L2", "PL2");
     Chain motor =
         Chain.trace(dryer, dryer.paths().get("motor"), dryer.situation("heat-call")).orElseThrow();
-    assertThat(motor.points()).containsExactly("O1", "L1", "K1", "M1", "M2", "M3", "M4", "N", "ON");
+    assertThat(motor.points())
+        .containsExactly("PL1", "L1", "K1", "M1", "M2", "M3", "M4", "M5", "N", "PN");
   }
 
   /**

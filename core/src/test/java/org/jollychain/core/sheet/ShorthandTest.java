@@ -251,6 +251,47 @@ class ShorthandTest {
                     && p.message().contains(words));
   }
 
+  /** Leg 2 lost, the element lights the lamp a little: no single part stops both. */
+  @Test
+  void a_complaint_that_no_single_part_brings_about_is_not_assumed() {
+    Sheet plate =
+        sheet(
+            """
+            Hot plate with a pilot lamp on one leg
+            supply 240 V split
+            L1 > switch leg 1 > [A] element 1500W > [B] switch leg 2 > L2
+            A > pilot lamp 1W > N
+            """);
+    assertThat(plate.complaints().keySet()).containsExactly("element-off", "pilot-lamp-off");
+  }
+
+  @Test
+  void a_chain_of_its_own_hangs_on_the_control_transformer() {
+    Sheet handler =
+        sheet(
+            """
+            Air handler
+            supply 240 V split
+            L1 > [B1] contactor by coil K1 > [A] limit 60C > [B] strip 5kW > L2
+            B1 > control transformer 10W > L2
+            R > fuse 3A > [R1] tstat when called > [W] coil K1 100 ohm > C
+            """);
+    assertThat(handler.part("secondary").from()).isEqualTo("R");
+    assertThat(handler.complaints()).containsKey("strip-off");
+  }
+
+  @Test
+  void points_bear_the_names_that_were_typed() {
+    Sheet valve =
+        sheet("supply 24 V transformer\nR > spill 97C > [1] end switch > gas valve 9W > C");
+    assertThat(valve.supply().terminals())
+        .containsEntry("line1", "R")
+        .containsEntry("neutral", "C");
+    Sheet kettle = sheet("supply 230 V\nL > [1] switch > [2] element 2kW > N\n2 > lamp 1W > N");
+    assertThat(kettle.part("switch").from()).isEqualTo("L");
+    assertThat(kettle.part("lamp").from()).isEqualTo("2");
+  }
+
   @Test
   void what_was_assumed_can_be_said_outright_and_is_then_no_assumption() {
     Shorthand first = Shorthand.read("supply 230 V\nL > door > element > N");

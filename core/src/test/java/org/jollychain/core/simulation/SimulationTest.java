@@ -94,7 +94,7 @@ class SimulationTest {
 
   /** A break anywhere in the overheat string comes up as that, not as the flame that is missing. */
   @ParameterizedTest
-  @CsvSource({"wrapped-fuse, H2", "fuse-lead, H2", "main-lead, H1", "inlet-sensor, H5"})
+  @CsvSource({"wrapped-fuse, E14", "fuse-lead, E14", "main-lead, E11", "inlet-sensor, E31"})
   void a_unit_shows_what_it_finds_bad_of_its_own_before_what_comes_of_it(String part, String code) {
     Sheet heater = Sheets.shipped("heater-instant-12v");
     assertThat(new SimulatedUnit(heater, List.of(open(part)), 1).code()).contains(code);

@@ -61,7 +61,7 @@ class SupplyPictureTest {
   void what_was_read_stands_in_its_field_and_the_next_is_the_first_that_is_empty() {
     Readings read = new Readings(Sheets.shipped("dryer-timer-240"));
     SupplyPicture picture =
-        of("dryer-timer-240", List.of(read.live("O1-O2 238.4"), read.live("O2-ON 3.1"))).get(0);
+        of("dryer-timer-240", List.of(read.live("PL1-PL2 238.4"), read.live("PL2-PN 3.1"))).get(0);
     assertThat(picture.fields().get(0).shown()).isEqualTo("238 V");
     assertThat(picture.fields().get(0).fits()).isTrue();
     assertThat(picture.fields().get(1).next()).isTrue();

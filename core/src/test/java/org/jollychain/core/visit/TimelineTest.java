@@ -44,7 +44,7 @@ class TimelineTest {
       delimiter = '|',
       textBlock =
           """
-      dryer-gas   | burner | glow 0; off 40; glow 120; off 160             | Glow and no flame
+      dryer-gas   | burner | glow 0; off 40; glow 120; off 160             | and no flame
       dryer-gas   | burner | glow 0; flame 30; off 900; glow 1000; off 1040 | opens when it is warm
       dryer-gas   | burner | glow 0; flame 30; off 60; glow 180; flame 210  | on a limit
       dryer-gas   | burner | flame 0; off 400                               | No glow
@@ -53,7 +53,7 @@ class TimelineTest {
       heat-kit    | stages | call 0; one-in 8; two-in 60; blower 70         | blower comes after
       furnace-24v | trials | inducer 0; spark 30; flame 34                  | Stop.
       furnace-24v | heat-up | call 0; inducer 2; glow 30; flame 36; out 40  | flame rod
-      autoclave   | empty-cycle | start 0; heat 100; hold 900; vent 1300; done 1500 | level sensor
+      autoclave   | empty-cycle | start 0; heat 100; hold 900; vent 1300; done 1500 | level probe
       water-heater-instant | lights | tap 0; fan 1; spark 5; code 20      | Sparks and no flame
       water-heater-instant | lights | tap 0; spark 5; flame 6; shut 60; out 70 | burns on
       millivolt-heater | pilot | lit 0; let-go 60; out 62                  | when the knob is let go

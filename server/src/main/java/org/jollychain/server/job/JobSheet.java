@@ -7,21 +7,25 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.SupplyVerdict;
+import org.jollychain.core.diagnosis.Verdict;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.visit.CauseSearch;
 import org.jollychain.core.visit.Outcome;
 import org.jollychain.core.visit.Timeline;
 import org.jollychain.core.visit.Visit;
 import org.jollychain.core.visit.VisitEntry;
+import org.jollychain.server.unit.UnitFactsView;
 
 /**
  * What is left with the customer: the story in plain sentences, every reading beside what was to be
- * expected, the potential along the chain before and after, and what keeps it from coming back. All
- * of it is made from the entries.
+ * expected, the potential along the chain where it was measured, and what keeps it from coming
+ * back. All of it is made from the entries.
  *
  * @param story heading and sentence
  * @param readings that stand
@@ -37,6 +41,12 @@ record JobSheet(
 
   /** Readings on one sheet of paper; the rest is in the log. */
   private static final int MOST_READINGS = 24;
+
+  private static final int LEAST_MEASURED = 2;
+
+  private static final int MOST_UNTESTED = 10;
+
+  private static final Set<Verdict> UNTESTED = Set.of(Verdict.UNTESTED, Verdict.UNCLEAR);
 
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
@@ -56,8 +66,9 @@ record JobSheet(
 
   private List<Drawn> stairs() {
     List<Drawn> stairs = new ArrayList<>();
-    before.ifPresent(s -> stairs.add(new Drawn("Along the chain, as found", s)));
-    after.ifPresent(s -> stairs.add(new Drawn("Along the chain, as it has to be again", s)));
+    before.ifPresent(s -> stairs.add(new Drawn("Along the chain, as measured", s)));
+    after.ifPresent(
+        s -> stairs.add(new Drawn("For comparison, computed: the same chain when it is sound", s)));
     return stairs;
   }
 
@@ -81,7 +92,7 @@ record JobSheet(
     about.add(
         job.closedAt() == null ? "open, as of " + DAY.format(end) : "closed " + DAY.format(end));
     add(about, job.technician());
-    Optional<Assessment.Staircase> chain = chain(assessment);
+    Optional<Assessment.Staircase> chain = chain(assessment).filter(JobSheet::measured);
     return new JobSheet(
         "%s %s"
             .formatted(job.unitTag(), job.unitTitle().equals(job.unitTag()) ? "" : job.unitTitle())
@@ -92,10 +103,10 @@ record JobSheet(
             .limit(MOST_READINGS)
             .map(e -> new Reading(e.place(), e.shown(), e.ifSound()))
             .toList(),
-        chain.map(c -> StaircasePaper.of(c, Assessment.Tread::estimated)),
+        chain.map(c -> StaircasePaper.of(c, Assessment.Tread::measured)),
         chain
             .filter(c -> job.closedAs() == Outcome.REPAIRED)
-            .map(c -> StaircasePaper.of(c, Assessment.Tread::expected)),
+            .map(c -> StaircasePaper.of(c, t -> Optional.of(t.expected()))),
         visit.prevention().stream()
             .map(p -> new Line(DAY.format(end.plusMonths(p.months())), p.title()))
             .toList());
@@ -116,12 +127,18 @@ record JobSheet(
         .or(() -> assessment.paths().stream().findFirst());
   }
 
+  /** Whether there is something measured to draw: on paper stands no volt that nobody read. */
+  private static boolean measured(Assessment.Staircase chain) {
+    return chain.treads().stream().filter(t -> t.measured().isPresent()).count() >= LEAST_MEASURED;
+  }
+
   private static List<Line> story(JobView view) {
     Job job = view.job();
     Visit visit = view.visit();
     Assessment a = view.assessment();
     List<Line> story = new ArrayList<>();
     say(story, "Complaint", view.complaintTitle());
+    say(story, "Plate and paper", printed(view.print()));
     say(story, "Put right at once", answered(visit.simple(), VisitEntry.NO));
     say(
         story,
@@ -138,6 +155,7 @@ record JobSheet(
             : a.leading().probability() > 0.5
                 ? "Not shown by a test of its own. Most likely: %s.".formatted(a.leading().title())
                 : "No test failed. Suspected: %s.".formatted(a.leading().title()));
+    say(story, "Not tested", untested(a));
     say(story, "Cause", cause(view));
     say(story, "Put right", answered(visit.actions(), VisitEntry.YES));
     say(
@@ -169,6 +187,34 @@ record JobSheet(
                 : PlainText.sentence(job.closedAs().toString().replace('-', ' ')) + ". ")
             + job.outcome());
     return story;
+  }
+
+  /** What the unit says of itself, as it was typed. */
+  private static String printed(UnitFactsView print) {
+    Map<String, String> titles =
+        print.asked().stream()
+            .collect(Collectors.toMap(UnitFactsView.Asked::part, UnitFactsView.Asked::title));
+    return print.facts().stream()
+        .filter(f -> f.struckAt() == null)
+        .map(f -> "%s %s".formatted(titles.getOrDefault(f.part(), f.part()), f.said()))
+        .collect(Collectors.joining("; "));
+  }
+
+  /** The parts along the chain in question that nobody took a reading of. */
+  private static String untested(Assessment a) {
+    Map<String, Assessment.PartAssessment> parts =
+        a.parts().stream()
+            .collect(Collectors.toMap(Assessment.PartAssessment::id, Function.identity()));
+    List<String> titles =
+        chain(a).stream()
+            .flatMap(c -> c.risers().stream())
+            .map(r -> parts.get(r.part()))
+            .filter(p -> p != null && p.reading().isEmpty() && UNTESTED.contains(p.verdict()))
+            .map(Assessment.PartAssessment::title)
+            .toList();
+    String more = titles.size() > MOST_UNTESTED ? "; and %d more" : "";
+    return titles.stream().limit(MOST_UNTESTED).collect(Collectors.joining("; "))
+        + more.formatted(titles.size() - MOST_UNTESTED);
   }
 
   private static String cause(JobView view) {

@@ -3,12 +3,13 @@ package org.jollychain.server.job;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.ToDoubleFunction;
+import java.util.Optional;
+import java.util.function.Function;
 import org.jollychain.core.diagnosis.Assessment;
 
 /**
- * The potential along a chain as bars on paper (mm): a level line at every point, an upright one
- * where a part drops it.
+ * The potential along a chain as bars on paper (mm): a level line at every point where it is known,
+ * an upright one where a part drops it.
  *
  * @param height of the drawing (mm)
  */
@@ -57,30 +58,36 @@ record StaircasePaper(double height, List<Bar> bars, List<Label> labels) {
     return String.format(Locale.ROOT, "%s:%.2fmm;", what, value);
   }
 
+  /**
+   * @param potential at a point (V); where it is not known nothing is drawn
+   */
   static StaircasePaper of(
-      Assessment.Staircase chain, ToDoubleFunction<Assessment.Tread> potential) {
+      Assessment.Staircase chain, Function<Assessment.Tread, Optional<Double>> potential) {
     List<Bar> bars = new ArrayList<>();
     List<Label> labels = new ArrayList<>();
     double most =
         chain.treads().stream()
             .mapToDouble(
-                t -> Math.max(Math.abs(potential.applyAsDouble(t)), Math.abs(t.expected())))
+                t ->
+                    Math.max(potential.apply(t).map(Math::abs).orElse(0.0), Math.abs(t.expected())))
             .max()
             .orElse(1);
     double step = WIDTH / chain.treads().size();
-    double before = 0;
+    Optional<Double> before = Optional.empty();
     for (int i = 0; i < chain.treads().size(); i++) {
-      double volts = Math.abs(potential.applyAsDouble(chain.treads().get(i)));
-      double top = HEIGHT * (1 - (most == 0 ? 0 : volts / most));
-      bars.add(new Bar(step * i, top, step, THICK));
-      if (i > 0) {
-        bars.add(new Bar(step * i, Math.min(top, before), THICK, Math.abs(top - before) + THICK));
+      Assessment.Tread tread = chain.treads().get(i);
+      Optional<Double> volts = potential.apply(tread).map(Math::abs);
+      Optional<Double> top = volts.map(v -> HEIGHT * (1 - (most == 0 ? 0 : v / most)));
+      if (top.isPresent()) {
+        bars.add(new Bar(step * i, top.get(), step, THICK));
       }
-      labels.add(
-          new Label(
-              step * i,
-              chain.treads().get(i).point(),
-              String.format(Locale.ROOT, most < 2 ? "%.2f V" : "%.0f V", volts)));
+      if (top.isPresent() && before.isPresent()) {
+        double drop = Math.abs(top.get() - before.get());
+        bars.add(new Bar(step * i, Math.min(top.get(), before.get()), THICK, drop + THICK));
+      }
+      String shown =
+          volts.map(v -> String.format(Locale.ROOT, most < 2 ? "%.2f V" : "%.0f V", v)).orElse("");
+      labels.add(new Label(step * i, tread.point(), shown));
       before = top;
     }
     return new StaircasePaper(HEIGHT, bars, labels);

@@ -148,7 +148,7 @@ class VisitHttpTest {
     http.perform(get(job + "/sheet.html"))
         .andExpect(content().string(containsString("Lint in the duct")))
         .andExpect(content().string(containsString("thermal cut-off (178 C)")))
-        .andExpect(content().string(containsString("as it has to be again")));
+        .andExpect(content().string(containsString("For comparison, computed")));
     http.perform(get(job + "/sheet.pdf")).andExpect(content().string(startsWith("%PDF")));
   }
 

@@ -61,7 +61,7 @@ class HttpContractTest {
         .andExpect(jsonPath("$.parts[?(@.id == 'high-limit')].verdict").value("open"))
         .andExpect(jsonPath("$.parts[?(@.id == 'element')].verdict").value("sound"))
         .andExpect(jsonPath("$.supply.verdict").value("sound"))
-        .andExpect(jsonPath("$.paths[0].treads[0].point").value("O1"));
+        .andExpect(jsonPath("$.paths[0].treads[0].point").value("PL1"));
   }
 
   @Test

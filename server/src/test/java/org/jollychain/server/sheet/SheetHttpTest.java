@@ -51,7 +51,7 @@ class SheetHttpTest {
         .andExpect(jsonPath("$.readings[0].sound").value(startsWith("0.3")))
         .andExpect(jsonPath("$.readings[1].now").value("0.00 A"))
         .andExpect(jsonPath("$.parts[?(@.part == 'motor')].powerShare").value(hasItem(not(0.0))))
-        .andExpect(jsonPath("$.paths[0].steps[0].point").value("O1"));
+        .andExpect(jsonPath("$.paths[0].steps[0].point").value("PL1"));
   }
 
   @Test
@@ -140,7 +140,7 @@ class SheetHttpTest {
     http.perform(get(RANGE + "/drawings"))
         .andExpect(status().isOk())
         .andExpect(jsonPath("$[0].path").value("bake"))
-        .andExpect(jsonPath("$[0].parts", hasSize(46)));
+        .andExpect(jsonPath("$[0].parts", hasSize(48)));
   }
 
   @Test

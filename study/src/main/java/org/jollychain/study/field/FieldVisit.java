@@ -111,7 +111,7 @@ final class FieldVisit {
   }
 
   private void drops(Chain chain, String live) {
-    read(Probe.of(sheet.supply(), live));
+    read(Probe.arriving(sheet, live));
     for (Part part : chain.parts()) {
       boolean strange = !full() && read(Probe.across(volts(), part, live));
       if (strange && part.actsAsLink()) {
@@ -123,7 +123,7 @@ final class FieldVisit {
   }
 
   private void hopscotch(Chain chain, String live) {
-    read(Probe.of(sheet.supply(), live));
+    read(Probe.arriving(sheet, live));
     String home = chain.returnPoint();
     for (int i = 0; i < chain.parts().size() && !full(); i++) {
       String point = chain.points().get(i);
