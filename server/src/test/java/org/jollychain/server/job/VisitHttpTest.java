@@ -22,6 +22,7 @@ import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.List;
 import java.util.UUID;
 import net.fortuna.ical4j.data.CalendarBuilder;
 import org.jollychain.server.ServerTest;
@@ -148,7 +149,7 @@ class VisitHttpTest {
     http.perform(get(job + "/sheet.html"))
         .andExpect(content().string(containsString("Lint in the duct")))
         .andExpect(content().string(containsString("thermal cut-off (178 C)")))
-        .andExpect(content().string(containsString("For comparison, computed")));
+        .andExpect(content().string(not(containsString("Along the chain"))));
     http.perform(get(job + "/sheet.pdf")).andExpect(content().string(startsWith("%PDF")));
   }
 
@@ -207,6 +208,13 @@ class VisitHttpTest {
 
   @Test
   void the_job_sheet_as_a_page_is_styled_by_the_file_beside_it() throws Exception {
+    for (String point : List.of("L1", "K1")) {
+      send(
+              job + "/evidence/" + UUID.randomUUID(),
+              "{\"function\": \"volts-ac\", \"red\": \"%s\", \"black\": \"L2\", \"situation\": \"heat-call\", \"value\": \"239.4\"}"
+                  .formatted(point))
+          .andExpect(status().isOk());
+    }
     http.perform(get(job + "/sheet.html"))
         // without it browsers draw as those of old did
         .andExpect(content().string(startsWith("<!DOCTYPE html>")))
