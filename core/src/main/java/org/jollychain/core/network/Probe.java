@@ -73,6 +73,13 @@ public record Probe(
         situation);
   }
 
+  /** Whether it is at an outlet, where nothing of the unit is plugged in. */
+  public boolean atOutlet(Sheet sheet) {
+    return sheet.outletIsApart()
+        && sheet.situation(situation).supplyOn()
+        && sheet.supply().terminals().values().containsAll(List.of(red, black));
+  }
+
   /** Whether both probes are at terminals of the supply. */
   public boolean atTerminals(Sheet sheet) {
     return sheet.terminalAt(red).isPresent() && sheet.terminalAt(black).isPresent();

@@ -125,7 +125,9 @@ public record WorkState(boolean live, String situation, Set<String> open, Set<St
       minutes += costs.energise();
     }
     if (!target.id().equals(situation)) {
-      steps.add(target.title());
+      if (question.probe().filter(p -> p.atOutlet(sheet)).isEmpty()) {
+        steps.add(target.title());
+      }
       minutes += costs.change();
       minutes += target.after().isPresent() && hottest(target) > HOT_CELSIUS ? costs.warm() : 0;
     }

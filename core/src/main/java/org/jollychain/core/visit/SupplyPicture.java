@@ -165,7 +165,7 @@ public record SupplyPicture(
     boolean outer = terminals.equals(supply.terminals());
     Place place = place(sheet, outer);
     List<Field> fields = new ArrayList<>();
-    for (List<String> pair : ORDER.get(supply.system())) {
+    for (List<String> pair : pairs(supply.system(), terminals.keySet())) {
       if (terminals.keySet().containsAll(pair)) {
         Field field =
             field(
@@ -179,7 +179,7 @@ public record SupplyPicture(
         title(place),
         reach(sheet, terminals.get(supply.system().outward())),
         situation.id(),
-        situation.title(),
+        place == Place.OUTLET && sheet.outletIsApart() ? "Nothing plugged in" : situation.title(),
         MeterFunction.voltsOf(supply).toString(),
         range(supply),
         terminals.entrySet().stream()
@@ -187,6 +187,14 @@ public record SupplyPicture(
             .toList(),
         fields,
         ServiceBand.of(supply).source());
+  }
+
+  /** Each leg to the earth, where no neutral was run. */
+  private static List<List<String>> pairs(SupplySystem system, Set<String> terminals) {
+    List<List<String>> pairs = ORDER.get(system);
+    return terminals.contains("neutral") || !terminals.contains("line2")
+        ? pairs
+        : List.of(List.of("line1", "line2"), List.of("line1", "earth"), List.of("line2", "earth"));
   }
 
   private static Place place(Sheet sheet, boolean outer) {
@@ -205,7 +213,7 @@ public record SupplyPicture(
   private static String title(Place place) {
     return switch (place) {
       case OUTLET -> "At the outlet";
-      case TERMINAL_BLOCK -> "At the terminal block";
+      case TERMINAL_BLOCK -> "Where it arrives in the unit";
       case TRANSFORMER -> "At the transformer's secondary";
       case PILE -> "At the pile";
       case CONNECTOR -> "At the connector of the supply";
