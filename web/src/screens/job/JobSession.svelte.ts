@@ -25,6 +25,7 @@ import {
   type Choice,
   chosenProbe,
   functionsOf,
+  inState,
   type How,
   PLAIN,
   proposed,
@@ -438,7 +439,7 @@ export class JobSession {
     else if (what === 'function')
       how.function = after(functionsOf(sheet, probe), how.function || probe.function);
     else if (what === 'state')
-      how.situation = after(Object.keys(sheet.situations), how.situation || probe.situation);
+      inState(sheet, probe, how, after(Object.keys(sheet.situations), how.situation || probe.situation));
     else how.meter = after(['', ...this.meters.filter((m) => !m.retired).map((m) => m.id)], how.meter);
   }
 

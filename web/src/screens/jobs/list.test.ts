@@ -88,6 +88,8 @@ describe('the jobs', () => {
     expect(screen.queryByRole('navigation', { name: 'Pages' })).not.toBeInTheDocument();
     vi.spyOn(api, 'jobs').mockResolvedValue({ jobs, total: 120 });
     await userEvent.type(screen.getByRole('searchbox'), 'dryer');
+    // who types slowly is answered for the first letters already
+    await waitFor(() => expect(api.jobs).toHaveBeenLastCalledWith('dryer', '', 1));
     expect(await screen.findByText('Page 1 of 3, 120 jobs')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Earlier ones' }));
     await waitFor(() => expect(api.jobs).toHaveBeenLastCalledWith('dryer', '', 2));

@@ -4,7 +4,7 @@
   import type { Meter, Sheet } from '../../../../lib/api/client';
   import { feelsHeat } from '../../../../lib/circuit/behaviour';
   import NextCard from './NextCard.svelte';
-  import { FUNCTIONS, functionsOf, type How, type Probe, readsOhms } from './probe';
+  import { FUNCTIONS, functionsOf, type How, inState, type Probe, readsOhms } from './probe';
 
   /** Where the probes go, what to expect, and the field for what the meter shows. */
   let {
@@ -124,7 +124,7 @@
         ><span class="hidden">State of the unit</span>
         <select
           value={how.situation || probe.situation}
-          onchange={(e) => (how.situation = e.currentTarget.value)}
+          onchange={(e) => inState(sheet, probe, how, e.currentTarget.value)}
         >
           {#each Object.values(sheet.situations) as s (s.id)}<option value={s.id}>{s.title}</option>{/each}
         </select></label

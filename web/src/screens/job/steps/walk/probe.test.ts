@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { PathTest, PathTests } from '../../../../lib/api/client';
 import * as fixtures from '../../../../lib/api/fixtures';
-import { asEvidence, chosenProbe, PLAIN, proposed, SUPPLY, testsAt } from './probe';
+import { asEvidence, chosenProbe, inState, PLAIN, proposed, SUPPLY, testsAt } from './probe';
 
 const sheet = fixtures.sheet({
   parts: { limit: fixtures.part('limit', 'limit', 'L1', 'A') }
@@ -53,6 +53,21 @@ describe('the probe that the technician chooses', () => {
       function: 'continuity',
       situation: 'isolated-off'
     });
+  });
+
+  it('is read with ohms where the power is off, and with volts where it is on', () => {
+    const situation = { id: '', title: '', celsius: {}, commands: [] };
+    const dryer = {
+      ...sheet,
+      situations: { call: { ...situation, supplyOn: true }, off: { ...situation, supplyOn: false } }
+    };
+    const probe = chosenProbe(tests, { riser: 0, way: 'drop' });
+    if (!probe) throw new Error('no probe');
+    const how = { ...PLAIN };
+    inState(dryer, probe, how, 'off');
+    expect(how).toMatchObject({ situation: 'off', function: 'ohms' });
+    inState(dryer, probe, how, 'call');
+    expect(how).toMatchObject({ situation: 'call', function: 'volts-ac' });
   });
 
   it('is between the terminals at the supply, whatever way was chosen before', () => {

@@ -72,6 +72,16 @@ export function readsOhms(probe: Probe | undefined, how: How): boolean {
   return ['ohms', 'continuity'].includes(how.function || (probe?.function ?? ''));
 }
 
+/** The reading in another state of the unit: with the power off ohms, with it on volts. */
+export function inState(sheet: Sheet, probe: Probe, how: How, situation: string): void {
+  how.situation = situation;
+  const on = sheet.situations[situation]?.supplyOn ?? false;
+  if (on === readsOhms(probe, how)) {
+    const volts = sheet.supply.system === 'dc' ? 'volts-dc' : 'volts-ac';
+    how.function = on ? volts : 'ohms';
+  }
+}
+
 /** Where all else is off once a part's own plug or wires are off. */
 function freedAt(probe: Probe): string[] {
   return probe.liftedAt?.length ? probe.liftedAt : [probe.red, probe.black];
