@@ -22,4 +22,9 @@ describe('the staircase', () => {
     expect(g.level(238)).toBeGreaterThanOrEqual(20);
     expect(g.ticks).toEqual([0, 60, 120, 180, 240]);
   });
+
+  it('writes the ticks of a pile as short as those of mains', () => {
+    const pile = staircase([tread('TP', 0.72), tread('TH', 0)], [riser('switch')]);
+    expect(geometry(pile, { start: 0, step: 1, zero: 1, top: 0 }).ticks).toEqual([0, 0.2, 0.4, 0.6, 0.8]);
+  });
 });

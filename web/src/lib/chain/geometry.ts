@@ -37,7 +37,7 @@ export function geometry(path: Staircase, frame: Frame): Geometry {
       return { from, to, middle: (from + to) / 2 };
     },
     level: (volts) => frame.zero + (frame.top - frame.zero) * (volts / full),
-    ticks: Array.from({ length: Math.round(full / step) + 1 }, (_, i) => i * step)
+    ticks: Array.from({ length: Math.round(full / step) + 1 }, (_, i) => Number((i * step).toPrecision(6)))
   };
 }
 
