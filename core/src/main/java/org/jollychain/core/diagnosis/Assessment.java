@@ -34,6 +34,13 @@ public record Assessment(
     return flags.stream().anyMatch(f -> f.kind() == Flag.Kind.MISFIT);
   }
 
+  /** The parts along a chain that nobody took a reading of, in its order. */
+  public List<PartAssessment> unread(Staircase chain) {
+    return chain.risers().stream()
+        .flatMap(r -> parts.stream().filter(p -> p.id().equals(r.part()) && p.unread()))
+        .toList();
+  }
+
   /**
    * A piece of evidence in words.
    *
@@ -62,6 +69,11 @@ public record Assessment(
       Optional<Measured> measured,
       String reading,
       List<String> because) {
+
+    /** Whether nobody took a reading of it, and no other reading says if it is good. */
+    public boolean unread() {
+      return verdict.undecided() && reading.isEmpty();
+    }
 
     /** The same with one more reason. */
     PartAssessment also(String reason) {

@@ -4,7 +4,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jollychain.core.diagnosis.Assessment.Leading;
@@ -24,9 +23,6 @@ final class Elimination {
 
   /** So many of what is left are named. */
   private static final int NAMED = 4;
-
-  private static final Set<Verdict> PASSED = Set.of(Verdict.SOUND, Verdict.PASSES);
-  private static final Set<Verdict> OPEN = Set.of(Verdict.UNTESTED, Verdict.UNCLEAR);
 
   private Elimination() {}
 
@@ -48,12 +44,10 @@ final class Elimination {
             .map(by::get)
             .toList();
     long passed =
-        circuit.stream()
-            .filter(p -> PASSED.contains(p.verdict()) && !p.reading().isEmpty())
-            .count();
+        circuit.stream().filter(p -> p.verdict().passed() && !p.reading().isEmpty()).count();
     List<PartAssessment> left =
         circuit.stream()
-            .filter(p -> OPEN.contains(p.verdict()) && p.reading().isEmpty())
+            .filter(PartAssessment::unread)
             .sorted(Comparator.comparingDouble(PartAssessment::probability).reversed())
             .limit(NAMED)
             .toList();

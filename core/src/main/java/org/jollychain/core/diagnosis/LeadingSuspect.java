@@ -4,6 +4,8 @@ import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
 import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
@@ -73,9 +75,10 @@ final class LeadingSuspect {
   }
 
   /**
-   * Whom most of the belief blames, however it is at fault; of two alike the leader's. Nothing is
-   * wrong only where a load was read at work, or that is likelier than all faults together: else it
-   * is what has not been tested by itself yet.
+   * The culprit with the highest probability, all its ways to fail added up; where two are alike,
+   * the one in the most probable hypothesis. "Nothing wrong" leads only if a load was read at work,
+   * or if it is likelier than all faults together. Otherwise the likeliest part without a test of
+   * its own leads.
    */
   private Culprit mostProbable() {
     Map<Culprit, Double> blamed = new HashMap<>();
@@ -83,23 +86,23 @@ final class LeadingSuspect {
       e.hypothesis().culprits().forEach(c -> blamed.merge(c, e.probability(), Double::sum));
     }
     Culprit leader = posterior.leader().hypothesis().first();
-    Culprit most =
-        blamed.entrySet().stream()
-            .filter(e -> e.getValue() > blamed.get(leader) + ALIKE)
-            .max(Map.Entry.comparingByValue())
-            .map(Map.Entry::getKey)
-            .orElse(leader);
+    double atLeast = blamed.get(leader) + ALIKE;
+    Culprit most = likeliest(blamed, c -> blamed.get(c) > atLeast).orElse(leader);
     boolean unlikely =
         most instanceof Culprit.NothingWrong
             && blamed.get(most) < LIKELIER_THAN_NOT
             && posterior.evidence().stream().noneMatch(this::heated);
     return unlikely
-        ? blamed.entrySet().stream()
-            .filter(e -> e.getKey().part().filter(this::untested).isPresent())
-            .max(Map.Entry.comparingByValue())
-            .map(Map.Entry::getKey)
-            .orElse(most)
+        ? likeliest(blamed, c -> c.part().filter(this::untested).isPresent()).orElse(most)
         : most;
+  }
+
+  private static Optional<Culprit> likeliest(
+      Map<Culprit, Double> blamed, Predicate<Culprit> among) {
+    return blamed.entrySet().stream()
+        .filter(e -> among.test(e.getKey()))
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey);
   }
 
   private boolean untested(String part) {

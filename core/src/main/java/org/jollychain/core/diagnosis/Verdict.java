@@ -19,6 +19,16 @@ public enum Verdict {
   /** Something bears on it, but not enough. */
   UNCLEAR;
 
+  /** Whether its tests speak for it. */
+  public boolean passed() {
+    return this == SOUND || this == PASSES;
+  }
+
+  /** Whether nothing says yet if it is good or bad. */
+  public boolean undecided() {
+    return this == UNTESTED || this == UNCLEAR;
+  }
+
   @Override
   public String toString() {
     return Kebab.of(this);

@@ -153,7 +153,7 @@ final class Verdicts {
                 ? "That proves nothing yet: no current is shown to flow through it."
                 : "Nothing read so far tells it from an open one.");
       }
-      if (verdict == Verdict.SOUND || verdict == Verdict.PASSES) {
+      if (verdict.passed()) {
         strongestAgainst(part).ifPresent(because::add);
         verdict = new Reservations(sheet, unit).on(part, own, verdict, because);
       }
@@ -183,8 +183,7 @@ final class Verdicts {
 
   /** True where a small drop was read and nothing shows that current flowed. */
   boolean provesNothing(PartAssessment part) {
-    boolean undecided = part.verdict() == Verdict.UNTESTED || part.verdict() == Verdict.UNCLEAR;
-    return undecided
+    return part.verdict().undecided()
         && sheet.parts().containsKey(part.id())
         && sheet.part(part.id()).actsAsLink()
         && taken.of(sheet.part(part.id())).stream().anyMatch(this::isSmallDrop);

@@ -82,7 +82,7 @@ public final class Fused {
         s ->
             all.stream()
                 .filter(h -> h.ofParts().anyMatch(f -> DRAWING.contains(f.mode())))
-                .filter(h -> unit.draws(id, h.changesIn(situation)) > UnitModel.BLOWN_ABOVE)
+                .filter(h -> unit.blows(id, h.changesIn(situation)))
                 .map(Hypothesis::faults)
                 .collect(Collectors.toUnmodifiableSet()));
   }

@@ -51,7 +51,7 @@ public final class UnitModel {
   private static final double TRIPS_ABOVE = 1.5;
 
   /** At so many times as much it does so at once. */
-  public static final double BLOWN_ABOVE = 3;
+  private static final double BLOWN_ABOVE = 3;
 
   private static final double LEAST_TRIPPING_AMPERES = 5;
 
@@ -342,14 +342,15 @@ public final class UnitModel {
     return powerShare(load, now) > above;
   }
 
-  /**
-   * @return what is drawn with these changes, as a multiple of what its breaker is made for: the
-   *     most that a sound unit draws, and not less than a small fuse holds
-   */
-  public double draws(String situation, List<Change> changes) {
-    return draws(in(situation, changes));
+  /** Whether a fuse or breaker lets go at once at what is drawn with these changes. */
+  public boolean blows(String situation, List<Change> changes) {
+    return draws(in(situation, changes)) > BLOWN_ABOVE;
   }
 
+  /**
+   * What is drawn, as a multiple of the most that a sound unit draws, and of not less than a small
+   * fuse holds.
+   */
   private double draws(Solution now) {
     double most = 0;
     for (String terminal : sheet.supply().currentTerminals()) {

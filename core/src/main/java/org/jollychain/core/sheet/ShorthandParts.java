@@ -243,28 +243,27 @@ record ShorthandParts(
     while (ends.values().stream().anyMatch(e -> spreads(fed, e[0], e[1]))) {
       // until nothing more hangs on the supply
     }
-    for (List<String> way : ways) {
-      boolean loaded =
-          links.entrySet().stream()
-              .anyMatch(
-                  l ->
-                      l.getValue().kind().role() == PartKind.Role.LOAD
-                          && way.containsAll(List.of(ends.get(l.getKey()))));
-      if (loaded && Collections.disjoint(fed, way)) {
-        String from = way.get(0);
-        String to = way.get(way.size() - 1);
-        String line = "%s by %s".formatted(SECONDARY, primaries.get(0));
-        TextSpan span = links.get(primaries.get(0)).span();
-        String id = unique("secondary");
-        links.put(id, ShorthandLink.read(span.saying(line), notes));
-        ends.put(id, new String[] {from, to});
-        notes.assume(
-            id,
-            "%s feeds the chain from %s to %s".formatted(primaries.get(0), from, to),
-            "%s > %s > %s".formatted(from, line, to));
-        return;
-      }
-    }
+    ways.stream()
+        .filter(way -> Collections.disjoint(fed, way) && loaded(way))
+        .findFirst()
+        .ifPresent(way -> feed(way.get(0), way.get(way.size() - 1), primaries.get(0)));
+  }
+
+  private boolean loaded(List<String> way) {
+    return links.entrySet().stream()
+        .filter(l -> l.getValue().kind().role() == PartKind.Role.LOAD)
+        .anyMatch(l -> way.containsAll(List.of(ends.get(l.getKey()))));
+  }
+
+  private void feed(String from, String to, String primary) {
+    String line = "%s by %s".formatted(SECONDARY, primary);
+    String id = unique("secondary");
+    links.put(id, ShorthandLink.read(links.get(primary).span().saying(line), notes));
+    ends.put(id, new String[] {from, to});
+    notes.assume(
+        id,
+        "%s feeds the chain from %s to %s".formatted(primary, from, to),
+        "%s > %s > %s".formatted(from, line, to));
   }
 
   private List<String> ofKind(PartKind kind) {

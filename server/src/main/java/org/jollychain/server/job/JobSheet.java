@@ -7,13 +7,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.SupplyVerdict;
-import org.jollychain.core.diagnosis.Verdict;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.visit.CauseSearch;
 import org.jollychain.core.visit.Outcome;
@@ -45,8 +42,6 @@ record JobSheet(
   private static final int LEAST_MEASURED = 2;
 
   private static final int MOST_UNTESTED = 10;
-
-  private static final Set<Verdict> UNTESTED = Set.of(Verdict.UNTESTED, Verdict.UNCLEAR);
 
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
@@ -202,14 +197,9 @@ record JobSheet(
 
   /** The parts along the chain in question that nobody took a reading of. */
   private static String untested(Assessment a) {
-    Map<String, Assessment.PartAssessment> parts =
-        a.parts().stream()
-            .collect(Collectors.toMap(Assessment.PartAssessment::id, Function.identity()));
     List<String> titles =
         chain(a).stream()
-            .flatMap(c -> c.risers().stream())
-            .map(r -> parts.get(r.part()))
-            .filter(p -> p != null && p.reading().isEmpty() && UNTESTED.contains(p.verdict()))
+            .flatMap(c -> a.unread(c).stream())
             .map(Assessment.PartAssessment::title)
             .toList();
     String more = titles.size() > MOST_UNTESTED ? "; and %d more" : "";
