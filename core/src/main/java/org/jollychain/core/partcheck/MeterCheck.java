@@ -35,6 +35,7 @@ final class MeterCheck implements PartCheck {
                     "Where it is measured",
                     "outlet",
                     "fixed installation or terminal block",
+                    "service entrance or utility meter",
                     "behind a transformer or in a board")
                 .optional()));
   }
@@ -85,12 +86,17 @@ final class MeterCheck implements PartCheck {
       answer.because("Range: the next above; a 200 V range cannot read 240 V.");
     }
     switch (in.text("place")) {
-      case "outlet" -> answer.because("At an outlet: category II at least.");
+      case "outlet" ->
+          answer.because("At an outlet: CAT II at least, rated for the volts to earth there.");
       case "fixed installation or terminal block" ->
-          answer.because("At the fixed installation: category III at least.");
+          answer.because(
+              "At the fixed installation: CAT III at least, rated for the volts to earth there.");
+      case "service entrance or utility meter" ->
+          answer.because(
+              "At the service: CAT IV, rated for the volts to earth there. A panel is the electrician's.");
       case "behind a transformer or in a board" ->
           answer.because(
-              "Behind its transformer category I is enough; its primary side is not behind it.");
+              "Behind its transformer no category is asked for, only a rating above its volts; its primary side is not behind it.");
       default -> {}
     }
     return answer

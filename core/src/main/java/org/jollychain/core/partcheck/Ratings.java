@@ -54,9 +54,14 @@ public record Ratings(Card card, Map<String, String> given) {
         .ifPresent(
             curve -> {
               if (curve instanceof SensorCurve.Ntc ntc) {
-                known.put("nominal", Dimension.OHMS.round(ntc.ohms()));
-                known.put("at", Dimension.CELSIUS.round(ntc.atCelsius()));
-                known.put("beta", String.format(Locale.ROOT, "%.0f", ntc.betaKelvin()));
+                known.put(
+                    "paper",
+                    String.format(
+                        Locale.ROOT,
+                        "%s at %s, beta %.0f",
+                        Dimension.OHMS.round(ntc.ohms()),
+                        Dimension.CELSIUS.round(ntc.atCelsius()),
+                        ntc.betaKelvin()));
               } else if (curve instanceof SensorCurve.Platinum platinum) {
                 known.put("type", String.format(Locale.ROOT, "Pt%.0f", platinum.ohmsAtZero()));
               }

@@ -1,17 +1,23 @@
 package org.jollychain.core.partcheck;
 
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.SensorCurve;
+import org.jollychain.core.unit.FactTyped;
 
 /**
- * An NTC thermistor at one temperature, or better at two: against beta ({@code R = R0 exp(beta (1/T
- * - 1/T0))}) or Steinhart and Hart's equation ({@code 1/T = a + b ln R + c (ln R)^3}); what a board
- * would believe; short, open or skewed.
+ * An NTC thermistor at one temperature, or better at two: against two points of its paper or beta
+ * ({@code R = R0 exp(beta (1/T - 1/T0))}), Steinhart and Hart's equation ({@code 1/T = a + b ln R +
+ * c (ln R)^3}), or, without a paper, the family it belongs to; what a board would believe; short,
+ * open or skewed.
  */
 final class ThermistorCheck implements PartCheck {
 
@@ -19,6 +25,24 @@ final class ThermistorCheck implements PartCheck {
   private static final double BAND = 0.05;
 
   private static final double THERMOMETER_KELVIN = 1.5;
+
+  /** Ohms at 25 C of what is sold; common practice, no source. */
+  private static final Map<String, Double> FAMILIES = families();
+
+  /** The flattest and the steepest of a family (K), and what else one is off (a share). */
+  private static final double LEAST_BETA = 3200;
+
+  private static final double MOST_BETA = 4300;
+  private static final double FAMILY_BAND = 0.12;
+  private static final double FAMILY_CELSIUS = 25;
+
+  private static Map<String, Double> families() {
+    Map<String, Double> ohms = new LinkedHashMap<>();
+    for (String name : List.of("2.2k", "5k", "10k", "12k", "50k", "100k")) {
+      ohms.put(name, OhmsRead.of("family", name));
+    }
+    return ohms;
+  }
 
   @Override
   public Card card() {
@@ -29,25 +53,37 @@ final class ThermistorCheck implements PartCheck {
         List.of("ntc", "10k", "11.8k", "50k", "sensor", "steinhart"),
         "Its plug off.",
         List.of(
-            Input.figure("nominal", "Its nominal ohms", Dimension.OHMS, "10k", 1, 1e7),
-            Input.figure("at", "at", Dimension.CELSIUS, "25 C", -60, 300),
-            Input.figure("beta", "Its beta in kelvin", Dimension.SHARE, "3950", 500, 8000),
+            Input.text(
+                    "paper",
+                    "Two points of its paper, or one and its beta",
+                    "10k at 25C, 5.3k at 40C")
+                .optional(),
+            Input.choice(
+                    "family",
+                    "Without a paper: ohms at 25 C",
+                    FAMILIES.keySet().toArray(String[]::new))
+                .optional(),
             Input.text("ohms", "Ohms read", "11.8k"),
             Input.figure("celsius", "A thermometer beside it", Dimension.CELSIUS, "21 C", -60, 300),
             Input.text("ohms-warm", "Ohms, warmed", "4.2k").optional(),
             Input.figure(
                     "celsius-warm", "The thermometer then", Dimension.CELSIUS, "48 C", -60, 300)
                 .optional(),
-            Input.text(
-                    "steinhart",
-                    "a, b, c of Steinhart and Hart in place of beta",
-                    "1.129e-3 2.341e-4 8.775e-8")
+            Input.text("steinhart", "By Steinhart and Hart: a, b, c", "1.129e-3 2.341e-4 8.775e-8")
+                .optional(),
+            Input.figure("nominal", "By beta: its ohms", Dimension.OHMS, "10k", 1, 1e7).optional(),
+            Input.figure("at", "at", Dimension.CELSIUS, "25 C", -60, 300).optional(),
+            Input.figure("beta", "its beta in kelvin", Dimension.SHARE, "3950", 500, 8000)
                 .optional()));
   }
 
   @Override
   public CheckResult answer(Inputs in) {
-    SensorCurve curve = curve(in);
+    Optional<SensorCurve> known = curve(in);
+    if (known.isEmpty()) {
+      return byFamily(in);
+    }
+    SensorCurve curve = known.get();
     double read = OhmsRead.of("ohms", in.text("ohms"));
     double celsius = in.figure("celsius");
     double due = curve.ohmsAt(celsius);
@@ -138,11 +174,109 @@ final class ThermistorCheck implements PartCheck {
         .done();
   }
 
-  private static SensorCurve curve(Inputs in) {
-    if (!in.has("steinhart")) {
-      return new SensorCurve.Ntc(in.figure("nominal"), in.figure("at"), in.figure("beta"));
+  /** From the paper, however it says it; empty where there is none. */
+  private static Optional<SensorCurve> curve(Inputs in) {
+    if (in.has("steinhart")) {
+      return Optional.of(steinhart(in.text("steinhart")));
     }
-    String[] words = in.text("steinhart").split("[\\s,;]+");
+    if (in.has("paper")) {
+      try {
+        return Optional.of(FactTyped.sensor(in.text("paper")).curve());
+      } catch (IllegalArgumentException e) {
+        throw new InvalidInputsException("paper", e.getMessage());
+      }
+    }
+    if (in.has("nominal") && in.has("beta")) {
+      return Optional.of(
+          new SensorCurve.Ntc(
+              in.figure("nominal"), in.figure("at", FAMILY_CELSIUS), in.figure("beta")));
+    }
+    return Optional.empty();
+  }
+
+  /** Without its paper: whether it reads like one of its family, or like which one. */
+  private static CheckResult byFamily(Inputs in) {
+    double read = OhmsRead.of("ohms", in.text("ohms"));
+    double celsius = in.figure("celsius");
+    String nearest =
+        FAMILIES.entrySet().stream()
+            .min(Comparator.comparingDouble(f -> Math.abs(Math.log(read / middle(f, celsius)))))
+            .orElseThrow()
+            .getKey();
+    boolean told = in.has("family");
+    String family = told ? in.text("family") : nearest;
+    double[] due = due(FAMILIES.get(family), celsius);
+    boolean open = read >= OhmsRead.OPEN;
+    boolean shorted = read < due[0] / 50;
+    boolean within = read >= due[0] && read <= due[1];
+    boolean followed = true;
+    boolean twice = in.has("ohms-warm") && in.has("celsius-warm");
+    if (twice) {
+      double warm = OhmsRead.of("ohms-warm", in.text("ohms-warm"));
+      double[] dueWarm = due(FAMILIES.get(family), in.figure("celsius-warm"));
+      followed = warm >= dueWarm[0] && warm <= dueWarm[1];
+    }
+    CheckResult.Grade grade =
+        open || shorted || !followed
+            ? CheckResult.Grade.BAD
+            : within && twice ? CheckResult.Grade.GOOD : CheckResult.Grade.DOUBTFUL;
+    return CheckResult.saying(
+            grade,
+            open
+                ? "Open"
+                : shorted
+                    ? "Shorted"
+                    : !followed
+                        ? "Does not follow when warmed"
+                        : within
+                            ? "Reads like a %s".formatted(family)
+                            : told
+                                ? "Not like a %s; nearest is a %s".formatted(family, nearest)
+                                : "Like none of the usual families")
+        .result("least-ohms", due[0], Dimension.OHMS)
+        .result("most-ohms", due[1], Dimension.OHMS)
+        .because(
+            "At %s a %s reads %s to %s.",
+            Figures.celsius(celsius), family, OhmsRead.said(due[0]), OhmsRead.said(due[1]))
+        .band(
+            "of a family, beta %.0f to %.0f K and %s",
+            LEAST_BETA, MOST_BETA, Figures.percent(FAMILY_BAND))
+        .drawn(
+            Picture.scale(
+                "ohm",
+                List.of(new Picture.Band(due[0], due[1], family, CheckResult.Grade.GOOD)),
+                new Picture.Mark(Math.min(read, 10 * due[1]), 0, "read")))
+        .means(
+            open || shorted
+                ? "Most boards stop with a code."
+                : within && twice
+                    ? "It is sound, as far as that shows without its paper."
+                    : "Its paper decides: two points of it are enough.")
+        .next(
+            open || shorted || !followed
+                ? "Renew it; first its plug."
+                : within && twice
+                    ? "Look further."
+                    : "Type two points of its paper, or warm it: it must fall smoothly.")
+        .done();
+  }
+
+  private static double middle(Map.Entry<String, Double> family, double celsius) {
+    double[] due = due(family.getValue(), celsius);
+    return Math.sqrt(due[0] * due[1]);
+  }
+
+  /** The least and the most that one of a family has at a temperature (ohm). */
+  private static double[] due(double ohms, double celsius) {
+    double flat = new SensorCurve.Ntc(ohms, FAMILY_CELSIUS, LEAST_BETA).ohmsAt(celsius);
+    double steep = new SensorCurve.Ntc(ohms, FAMILY_CELSIUS, MOST_BETA).ohmsAt(celsius);
+    return new double[] {
+      Math.min(flat, steep) / (1 + FAMILY_BAND), Math.max(flat, steep) * (1 + FAMILY_BAND)
+    };
+  }
+
+  private static SensorCurve steinhart(String typed) {
+    String[] words = typed.split("[\\s,;]+");
     if (words.length == 3) {
       try {
         return new SensorCurve.SteinhartHart(

@@ -8,12 +8,24 @@ import org.jollychain.core.sheet.PartKind;
 /**
  * A thermopile and what it holds open: its volts without load less the drop in itself and along the
  * loop is what the valve gets. A source gives most to a load of its own ohms, a quarter of {@code
- * V^2 / R} (maximum power).
+ * V^2 / R} (maximum power). A thermocouple holds a magnet, no valve's coil: it is judged by its own
+ * volts alone.
  */
 final class ThermopileCheck implements PartCheck {
 
   /** A sound pile keeps more of its open volts under load (a share); common practice, no source. */
   private static final double SAG = 0.5;
+
+  private static final String PILE = "thermopile, 250 to 750 mV";
+  private static final String COUPLE = "thermocouple, 20 to 35 mV";
+
+  /** What a thermocouple gives without load, and what it keeps with its magnet on (V). */
+  private static final double COUPLE_OPEN = 0.020;
+
+  private static final double COUPLE_CLOSED = 0.008;
+
+  /** No thermocouple gives more (V). */
+  private static final double COUPLE_MOST = 0.060;
 
   @Override
   public Card card() {
@@ -28,8 +40,10 @@ final class ThermopileCheck implements PartCheck {
                 "open", "Volts of the pile without load", Dimension.VOLTS, "540 mV", 0.001, 2),
             Input.figure(
                 "closed", "The same with the valve calling", Dimension.VOLTS, "320 mV", 0, 2),
-            Input.figure("valve", "Volts at the valve then", Dimension.VOLTS, "270 mV", 0, 2),
-            Input.figure("ohms", "Ohms of the valve", Dimension.OHMS, "2.5", 0.1, 100),
+            Input.figure("valve", "Volts at the valve then", Dimension.VOLTS, "270 mV", 0, 2)
+                .optional(),
+            Input.figure("ohms", "Ohms of the valve", Dimension.OHMS, "2.5", 0.1, 100).optional(),
+            Input.choice("kind", "What the pilot heats", PILE, COUPLE).optional(),
             Input.figure("holds", "Volts at which it holds", Dimension.VOLTS, "180 mV", 0.001, 2)
                 .optional()));
   }
@@ -38,6 +52,22 @@ final class ThermopileCheck implements PartCheck {
   public CheckResult answer(Inputs in) {
     double open = in.figure("open");
     double closed = in.figure("closed");
+    if (in.text("kind").equals(COUPLE)) {
+      return ofCouple(open, closed);
+    }
+    if (!in.has("kind") && open < COUPLE_MOST) {
+      return CheckResult.saying(CheckResult.Grade.DOUBTFUL, "Reads like a thermocouple")
+          .because(
+              "%.0f mV without load: no thermopile, but what a thermocouple gives.", 1000 * open)
+          .means("A thermopile this low is dead; a thermocouple this high is sound.")
+          .next("Choose which it is: one thin copper lead is a thermocouple's.")
+          .done();
+    }
+    for (String needed : List.of("valve", "ohms")) {
+      if (!in.has(needed)) {
+        throw new InvalidInputsException(needed, "is missing, to judge the loop of a thermopile");
+      }
+    }
     double valve = in.figure("valve");
     if (closed > open * 1.05 || valve > closed * 1.1) {
       throw new InvalidInputsException(
@@ -105,6 +135,44 @@ final class ThermopileCheck implements PartCheck {
                     : weak || sags
                         ? "Pilot flame about the upper third of the pile; then a new pile."
                         : "Check the valve operator coil.")
+        .done();
+  }
+
+  private static CheckResult ofCouple(double open, double closed) {
+    if (closed > open * 1.05) {
+      throw new InvalidInputsException("closed", "cannot be more than without load");
+    }
+    boolean weak = open < COUPLE_OPEN;
+    boolean sags = closed < COUPLE_CLOSED;
+    boolean sound = !weak && !sags;
+    return CheckResult.saying(
+            sound ? CheckResult.Grade.GOOD : CheckResult.Grade.BAD,
+            sound ? "Sound" : weak ? "Weak without load" : "Sags with its magnet on")
+        .result("open", open, Dimension.VOLTS)
+        .result("closed", closed, Dimension.VOLTS)
+        .because("%.1f mV without load, %.1f mV with its magnet on.", 1000 * open, 1000 * closed)
+        .band(
+            "from %.0f mV without load, from %.0f mV with its magnet on",
+            1000 * COUPLE_OPEN, 1000 * COUPLE_CLOSED)
+        .drawn(
+            Picture.scale(
+                "mV",
+                List.of(
+                    new Picture.Band(0, 1000 * COUPLE_CLOSED, "drops out", CheckResult.Grade.BAD),
+                    new Picture.Band(
+                        1000 * COUPLE_CLOSED, 1000 * COUPLE_OPEN, "loaded", CheckResult.Grade.GOOD),
+                    new Picture.Band(
+                        1000 * COUPLE_OPEN, 1000 * COUPLE_MOST, "open", CheckResult.Grade.GOOD)),
+                new Picture.Mark(1000 * closed, 0, "closed"),
+                new Picture.Mark(1000 * open, 0, "open")))
+        .means(
+            sound
+                ? "If the pilot still does not stay, it is the magnet or its joint."
+                : "The magnet does not get enough to hold the pilot open.")
+        .next(
+            sound
+                ? "Its nut finger-tight and a quarter turn, its seat clean; then the magnet."
+                : "Pilot flame about its tip, its joint clean; then a new thermocouple.")
         .done();
   }
 }

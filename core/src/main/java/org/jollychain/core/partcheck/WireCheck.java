@@ -8,13 +8,27 @@ import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sheet.PartKind;
 
 /**
- * A run of wire: its ohms by size, length and temperature, what it drops and loses. Copper, 0.00393
- * a kelvin about 20 C (IEC 60228); AWG sizes at 75 C (NEC chapter 9 table 8, solid, uncoated).
+ * A run of wire: its ohms by size, length and temperature, what it drops and loses, and whether
+ * what was read across it is more than that. Copper, 0.00393 a kelvin about 20 C (IEC 60228); AWG
+ * sizes at 75 C (NEC chapter 9 table 8, solid, uncoated).
  */
 final class WireCheck implements PartCheck {
 
   private static final double COEFFICIENT = 0.00393;
   private static final double FOOT = Dimension.METRES.parse("1 ft");
+
+  /** A loop on less is judged by its millivolts (V). */
+  private static final double SMALL_VOLTS = 1;
+
+  /** What the wiring of a millivolt loop may take (V); common practice, no source. */
+  private static final double LOOP_USUAL = 0.020;
+
+  private static final double LOOP_MOST = 0.050;
+
+  /** A joint is in the run where so many times its own drop was read, and this much (V). */
+  private static final double JOINT = 1.5;
+
+  private static final double JOINT_VOLTS = 0.005;
 
   /** At 20 C (ohm/km), IEC 60228 class 1. */
   private static final Map<String, Double> METRIC =
@@ -59,6 +73,8 @@ final class WireCheck implements PartCheck {
             Input.figure("amperes", "Current", Dimension.AMPERES, "15 A", 0, 400),
             Input.figure("volts", "Volts of its supply", Dimension.VOLTS, "120 V", 0.05, 1000),
             Input.figure("celsius", "Its temperature", Dimension.CELSIUS, "30 C", -40, 120)
+                .optional(),
+            Input.figure("read", "Drop read, there and back", Dimension.VOLTS, "1.4 V", 0, 1000)
                 .optional()));
   }
 
@@ -79,39 +95,70 @@ final class WireCheck implements PartCheck {
     double ohms = 2 * in.figure("length") * ohmsPerMetre(in.text("size"), celsius);
     double drop = ohms * in.figure("amperes");
     double share = drop / in.figure("volts");
+    double volts = in.figure("volts");
+    boolean small = volts < SMALL_VOLTS;
+    double usual = small ? LOOP_USUAL : 0.03 * volts;
+    double most = small ? LOOP_MOST : 0.05 * volts;
+    boolean thin = drop > usual;
+    boolean joint =
+        in.has("read")
+            && in.figure("read") > JOINT * drop
+            && in.figure("read") - drop > JOINT_VOLTS;
     CheckResult.Grade grade =
-        share <= 0.03
-            ? CheckResult.Grade.GOOD
-            : share <= 0.05 ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.BAD;
-    return CheckResult.saying(
-            grade, "%.2f V dropped, %s of its supply", drop, Figures.percent(share))
-        .result("ohms", ohms, Dimension.OHMS)
-        .result("drop", drop, Dimension.VOLTS)
-        .result("watts", drop * in.figure("amperes"), Dimension.WATTS)
-        .result("share", share, "")
-        .because(
-            "There and back %.1f m of %s at %.0f C: %s.",
-            2 * in.figure("length"), in.text("size"), celsius, Figures.round(Dimension.OHMS, ohms))
-        .because("V = R I = %.3f x %.1f = %.2f V.", ohms, in.figure("amperes"), drop)
-        .band("3 %% on a branch, 5 %% in all")
+        joint || drop > most
+            ? CheckResult.Grade.BAD
+            : thin ? CheckResult.Grade.DOUBTFUL : CheckResult.Grade.GOOD;
+    CheckResult.Writer answer =
+        CheckResult.saying(
+                grade,
+                joint ? "More than the wire drops: a joint in it" : "%s dropped, %s of its supply",
+                Figures.round(Dimension.VOLTS, drop),
+                Figures.percent(share))
+            .result("ohms", ohms, Dimension.OHMS)
+            .result("drop", drop, Dimension.VOLTS)
+            .result("watts", drop * in.figure("amperes"), Dimension.WATTS)
+            .result("share", share, "")
+            .because(
+                "There and back %.1f m of %s at %.0f C: %s.",
+                2 * in.figure("length"),
+                in.text("size"),
+                celsius,
+                Figures.round(Dimension.OHMS, ohms))
+            .because(
+                "V = R I = %.3f x %.3f = %s.",
+                ohms, in.figure("amperes"), Figures.round(Dimension.VOLTS, drop));
+    if (in.has("read")) {
+      answer.because(
+          "%s was read: %s more than the wire itself.",
+          Figures.round(Dimension.VOLTS, in.figure("read")),
+          Figures.round(Dimension.VOLTS, Math.max(0, in.figure("read") - drop)));
+    }
+    return answer
+        .band(
+            small
+                ? "20 mV for the wiring of a millivolt loop, 50 mV at most"
+                : "3 %% on a branch, 5 %% in all")
         .drawn(
             Picture.scale(
-                "% of the supply",
+                "V",
                 List.of(
-                    new Picture.Band(0, 3, "branch", CheckResult.Grade.GOOD),
-                    new Picture.Band(3, 5, "in all", CheckResult.Grade.DOUBTFUL),
-                    new Picture.Band(5, 10, "too much", CheckResult.Grade.BAD)),
-                new Picture.Mark(100 * share, 0, "yours")))
+                    new Picture.Band(0, usual, "usual", CheckResult.Grade.GOOD),
+                    new Picture.Band(usual, most, "at most", CheckResult.Grade.DOUBTFUL),
+                    new Picture.Band(most, 2 * most, "too much", CheckResult.Grade.BAD)),
+                new Picture.Mark(drop, 0, "computed"),
+                new Picture.Mark(in.figure("read", drop), 0, "read")))
         .from(
-            "NEC chapter 9 table 8, IEC 60228; the band is NEC's informational note on 210.19, from memory.")
+            "NEC chapter 9 table 8, IEC 60228; the band is NEC's informational note on 210.19, from memory; of a millivolt loop common practice.")
         .means(
-            grade == CheckResult.Grade.GOOD
-                ? "The wire is not it."
-                : "It is too thin for its length.")
+            joint
+                ? "A splice, screw or tab in this run loses the rest."
+                : thin ? "It is too thin for its length." : "The wire is not it.")
         .next(
-            grade == CheckResult.Grade.GOOD
-                ? "A drop larger than this sits in a joint."
-                : "The electrician.")
+            joint
+                ? "Read each joint by itself; remake the one that drops."
+                : thin
+                    ? small ? "A thicker or a shorter run." : "The electrician."
+                    : in.has("read") ? "Look further." : "A drop larger than this sits in a joint.")
         .done();
   }
 }

@@ -80,7 +80,7 @@ public final class FactTyped {
     }
     return part.load()
         .map(load -> ofLoad(part, load, text))
-        .or(() -> part.curve().map(c -> ofSensor(text)))
+        .or(() -> part.curve().map(c -> sensor(text)))
         .or(() -> part.thermal().map(t -> ofDisc(t, text)))
         .orElseGet(() -> ofOther(part, text));
   }
@@ -157,7 +157,12 @@ public final class FactTyped {
     return new UnitFact.Ohms(cold * (1 - share), cold * (1 + share), text);
   }
 
-  private static UnitFact ofSensor(String text) {
+  /**
+   * The table of a sensor: two of its points or more, one and its beta, or its platinum kind.
+   *
+   * @throws IllegalArgumentException when it is none; the message says what to type
+   */
+  public static UnitFact.Curve sensor(String text) {
     Matcher platinum = PLATINUM.matcher(text);
     if (platinum.find()) {
       double zero = figure(Optional.ofNullable(platinum.group(1)).orElse(platinum.group(2)));

@@ -137,6 +137,9 @@ class PartChecksTest {
       marking ! marking=Q ! marking: "Q" is no disc marking
       supply ! system=two-phase;line=240 ! system: "two-phase" is none of
       timer ! chart=60-10;log=0 open ! ends before it begins
+      sequencer ! one-in=5;printed=1-20 ! printed: four ranges
+      thermistor ! paper=10k;ohms=9k;celsius=25 ! paper: "10k" is no table of a sensor
+      thermopile ! open=540 mV;closed=320 mV ! valve: is missing
       sequencer ! log=0 call ! log: has no stage in it yet
       sequencer ! log=9 two-in ! needs a line "call" before it
       disc-heat-up ! opens-at=121;log=0 21C shut ! log: line 1: "shut" is none of open, closed

@@ -52,6 +52,16 @@ class TradeChecksTest {
       thermistor ! nominal=10k;at=25;beta=3950;ohms=18k;celsius=20 ! BAD ! colder
       thermistor ! nominal=10k;at=75 F;beta=3950;ohms=10950;celsius=72 F ! DOUBTFUL ! On its table
       thermistor ! nominal=10k;at=25;beta=3950;ohms=12.5k;celsius=20;ohms-warm=12k;celsius-warm=50 ! BAD ! Does not follow
+      thermistor ! paper=10k at 25C, 5.3k at 40C;ohms=12.4k;celsius=20;ohms-warm=3.6k;celsius-warm=50 ! GOOD ! Follows its table
+      thermistor ! paper=10k at 25C, 5.3k at 40C;ohms=18k;celsius=20 ! BAD ! colder
+      thermistor ! paper=10k at 77F beta 3950;ohms=12.5k;celsius=68 F ! DOUBTFUL ! On its table
+      thermistor ! family=10k;ohms=12.4k;celsius=20 ! DOUBTFUL ! Reads like a 10k
+      thermistor ! family=10k;ohms=12.4k;celsius=20;ohms-warm=3.7k;celsius-warm=50 ! GOOD ! Reads like a 10k
+      thermistor ! family=10k;ohms=12.4k;celsius=20;ohms-warm=12k;celsius-warm=50 ! BAD ! Does not follow
+      thermistor ! ohms=61k;celsius=20 ! DOUBTFUL ! Reads like a 50k
+      thermistor ! family=10k;ohms=61k;celsius=20 ! DOUBTFUL ! nearest is a 50k
+      thermistor ! ohms=OL;celsius=20 ! BAD ! Open
+      thermistor ! family=10k;ohms=0.3;celsius=20 ! BAD ! Shorted
       platinum ! type=Pt1000;ohms=1101;celsius=20 ! DOUBTFUL ! hotter
       platinum ! type=Pt1000;ohms=OL;celsius=20 ! BAD ! Open
       platinum ! type=Pt1000;ohms=1040;celsius=20 ! BAD ! colder
@@ -86,7 +96,10 @@ class TradeChecksTest {
       float ! down=0.2;lifted=OL;rattles=no ! DOUBTFUL ! does not rattle
       sequencer ! one-in=10;two-in=60;two-out=20;one-out=70 ! GOOD ! Within
       sequencer ! one-out=10;two-out=70 ! BAD ! Wrong order
-      sequencer ! one-in=45 ! DOUBTFUL ! Out of its window
+      sequencer ! one-in=150 ! DOUBTFUL ! Out of its window
+      sequencer ! one-in=45;printed=1-20, 30-90, 1-30, 30-90 ! DOUBTFUL ! Out of its window
+      sequencer ! one-in=15;two-in=75;printed=1 to 20, 30 to 90, 1 to 30, 30 to 90 ! GOOD ! Within its print
+      sequencer ! one-in=60;two-in=20 ! BAD ! Wrong order
       sequencer ! log=0 call| 12 one-in| 58 two-in| 600 call-ends| 615 two-out| 660 one-out ! GOOD ! Within
       sequencer ! log=0 call| 12 one-in| 58 two-in| 600 call-ends| 612 one-out| 640 two-out ! BAD ! Wrong order
       door-interlocks ! first-shut=0.1;first-open=OL;second-shut=0.1;second-open=OL;monitor-shut=OL;monitor-open=0.1 ! GOOD ! as they should
@@ -103,8 +116,27 @@ class TradeChecksTest {
       thermopile ! open=540 mV;closed=320 mV;valve=190 mV;ohms=2.5 ! DOUBTFUL ! the loop loses
       thermopile ! open=240 mV;closed=130 mV;valve=110 mV;ohms=2.5 ! BAD ! weak
       thermopile ! open=560 mV;closed=180 mV;valve=165 mV;ohms=2.5 ! BAD ! sags under load
+      thermopile ! open=28 mV;closed=13 mV ! DOUBTFUL ! Reads like a thermocouple
+      thermopile ! open=28 mV;closed=13 mV;kind=thermocouple, 20 to 35 mV ! GOOD ! Sound
+      thermopile ! open=26 mV;closed=5 mV;kind=thermocouple, 20 to 35 mV ! BAD ! Sags
+      thermopile ! open=11 mV;closed=6 mV;kind=thermocouple, 20 to 35 mV ! BAD ! Weak
+      thermopile ! open=28 mV;closed=13 mV;valve=11 mV;ohms=2.5;kind=thermopile, 250 to 750 mV ! BAD ! weak
       capacitor ! printed=7.5 uF;read=7.4 uF ! GOOD ! Within
       capacitor ! printed=7.5 uF;read=6.0 uF ! BAD ! Worn out
+      capacitor ! printed=100 uF;read=117 uF;kind=start ! GOOD ! Within
+      capacitor ! printed=100 uF;read=90 uF;kind=start ! BAD ! Worn out
+      capacitor ! printed=100 uF;read=98 uF;kind=start ! DOUBTFUL ! Wearing
+      capacitor ! printed=40 uF;read=37 uF;percent=5;kind=one section of a dual run ! DOUBTFUL ! Wearing
+      capacitor ! printed=40 uF;read=37 uF;percent=10 ! GOOD ! Within
+      wire ! size=14 AWG;length=50 ft;amperes=15;volts=240;celsius=75;read=4.8 ! GOOD ! dropped
+      wire ! size=14 AWG;length=50 ft;amperes=15;volts=240;celsius=75;read=9.1 ! BAD ! a joint in it
+      wire ! size=18 AWG;length=30 ft;amperes=0.035;volts=0.75 ! GOOD ! dropped
+      wire ! size=18 AWG;length=30 ft;amperes=0.035;volts=0.75;read=45 mV ! BAD ! a joint in it
+      wire ! size=18 AWG;length=120 ft;amperes=0.1;volts=0.75 ! BAD ! dropped
+      duct-length ! length=18 m;square=4;maker=20 m ! GOOD ! Within
+      duct-length ! length=18 m;square=4 ! BAD ! Too long
+      duct-length ! length=6 m;square=1;hose=3 m ! BAD ! hose
+      duct-length ! length=8 m;square=0;smooth=4 ! GOOD ! Within
       steam ! celsius=121;pressure=130 kPa;as=air (gauge) ! BAD ! Pressure above
       steam ! celsius=134;pressure=150 kPa;as=air (gauge) ! BAD ! without pressure
       cycle-log ! control=68 C;limit=118 C;log=0 22C on| 6 69C off| 8 61C on| 10 69C off ! GOOD ! on its control
