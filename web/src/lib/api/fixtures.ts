@@ -199,6 +199,7 @@ export function jobView(more: Partial<JobView> = {}): JobView {
     meters: [],
     entries: [],
     print: { facts: [], offered: [], asked: [] },
+    missing: {},
     ...more
   };
 }

@@ -9,6 +9,7 @@
     assessment,
     confirmBy,
     found = assessment.leading.confirmed,
+    outside = [],
     onselect,
     onbench
   }: {
@@ -16,6 +17,8 @@
     confirmBy: string;
     /** Whether no test is due any more. */
     found?: boolean;
+    /** Causes outside of the circuit, in the same distribution. */
+    outside?: { id: string; title: string; probability: number; because: string[] }[];
     onselect: (part: string) => void;
     /** Where a part may be checked by itself. */
     onbench?: ((part: string, title: string) => void) | undefined;
@@ -63,11 +66,21 @@
       verdict: 'untested',
       because: ['A wire, a joint or a part that the sheet does not show.']
     });
+    for (const cause of outside) {
+      all.push({
+        ...cause,
+        id: `cause:${cause.id}`,
+        fault: 'outside of the circuit',
+        verdict: 'untested'
+      });
+    }
     return all
       .sort((a, b) => b.probability - a.probability)
       .filter((s, i) => i === 0 || s.probability > NEGLIGIBLE)
-      .slice(0, SHOWN);
+      .slice(0, outside.length > 0 ? SHOWN + 1 : SHOWN);
   });
+  /** A sound circuit that runs badly: it is what lies outside of it. */
+  const leadsOutside = $derived(outside.length > 0 && assessment.leading.part === 'unit');
   const leading = $derived(assessment.leading);
 </script>
 
@@ -75,7 +88,11 @@
   <header>
     <h2>Suspects</h2>
   </header>
-  {#if leading.probability > 0.9}
+  {#if leading.probability > 0.9 && leadsOutside}
+    <p class="finding">
+      <b>Outside of the circuit</b>, most likely: {outside[0]?.title}.
+    </p>
+  {:else if leading.probability > 0.9}
     <p class="finding" class:sure={found}>
       <b>{leading.title}</b>{found
         ? ': confirmed by its own test. Now look for the cause.'

@@ -24,6 +24,8 @@ const guide: GuideView = {
       weight: 4,
       opens: ['thermal-fuse'],
       soundCircuit: false,
+      complaints: [],
+      where: {},
       putRight: ['tell'],
       prevents: []
     }
@@ -34,6 +36,7 @@ const guide: GuideView = {
       title: 'What hangs on it?',
       minutes: 0.5,
       power: 'any',
+      near: [],
       why: '',
       hazards: [],
       outcomes: { little: 'A towel', much: 'Covered' },

@@ -84,6 +84,9 @@
       return session.turn(event.key === 'PageDown' ? 1 : -1);
     }
     if (!session.measuring) return onStepKey(event);
+    // a check of the guide among the probes is answered as on its own step
+    if (session.proposal?.kind === 'check' && !session.probe && /^[1-9]$/.test(event.key))
+      return onStepKey(event);
     const meaning = keyMeaning(event);
     if (!meaning) return;
     event.preventDefault();

@@ -51,7 +51,10 @@
   let tag = $state(untrack(() => given) || (draft.tag ?? ''));
   let title = $state(draft.title ?? '');
   let sheetKey = $state(untrack(() => made));
-  let complaint = $state('');
+  /** Nothing is chosen for who opens it: the complaint orders all suspects. */
+  const NOT_CHOSEN = '?';
+  let complaint = $state(NOT_CHOSEN);
+  let complaintField = $state<HTMLSelectElement | null>(null);
   let permit = $state<'isolated' | 'live'>('isolated');
   let technician = $state('');
   const apprentice = $derived(session.me?.role === 'apprentice');
@@ -86,14 +89,14 @@
     const chosen = sheets.find((s) => s.key === sheetKey);
     if (!chosen) {
       sheet = undefined;
-      complaint = '';
+      complaint = NOT_CHOSEN;
       return;
     }
     sheetLoaded = api
       .sheet(chosen.key, chosen.revision)
       .then((loaded) => {
         sheet = loaded;
-        complaint = Object.keys(loaded.complaints)[0] ?? '';
+        complaint = NOT_CHOSEN;
       })
       .catch((e: unknown) => (error = reason(e)));
   });
@@ -112,6 +115,12 @@
       await sheetLoaded;
       if (sheetKey === '') {
         error = 'Choose the sheet of its circuit: probes are planned and weighed on it.';
+        return;
+      }
+      if (complaint === NOT_CHOSEN) {
+        error = 'What does the customer see? Choose it, or that it was not told.';
+        // not while the key is down that opened the job: it would open the list
+        setTimeout(() => complaintField?.focus(), 50);
         return;
       }
       const job: NewJob = {
@@ -190,7 +199,8 @@
         kept.
       </p>
     {/if}
-    <Select labelText="What the customer sees" bind:selected={complaint}>
+    <Select labelText="What the customer sees" bind:selected={complaint} bind:ref={complaintField}>
+      <SelectItem value={NOT_CHOSEN} text="Choose" />
       {#each Object.values(sheet?.complaints ?? {}) as c (c.id)}<SelectItem
           value={c.id}
           text={c.title}

@@ -57,6 +57,11 @@ describe('a new job', () => {
     await waitFor(() => expect(chosen()).toBe('range'));
     await waitFor(() => expect(screen.getByText('Stays cold')).toBeInTheDocument());
     await submit();
+    // nothing is told for the customer
+    expect(await screen.findByText(/What does the customer see/)).toBeInTheDocument();
+    expect(open).not.toHaveBeenCalled();
+    await userEvent.selectOptions(screen.getByLabelText('What the customer sees'), 'Stays cold');
+    await submit();
     await waitFor(() => expect(onclose).toHaveBeenCalled());
     const [, wanted] = open.mock.calls[0] ?? [];
     expect(wanted).toMatchObject({ sheet: 'range', complaint: 'cold', permit: 'isolated' });
@@ -106,6 +111,10 @@ describe('a new job', () => {
     render(NewJob, { onclose: vi.fn() });
     await userEvent.type(tag(), 'LAU-2');
     await waitFor(() => expect(chosen()).toBe('range'));
+    await userEvent.selectOptions(
+      screen.getByLabelText('What the customer sees'),
+      'Something else, or not told'
+    );
     await submit();
     expect(await screen.findByText(/The database is away/)).toBeInTheDocument();
     expect(tag()).toHaveValue('LAU-2');

@@ -11,6 +11,8 @@
   const MARK = { yes: 'fits', no: 'does not fit', unsaid: 'look' };
 
   const chosen = $derived(session.how.meter || view.meters[0]?.id);
+  const arriving = $derived(view.visit.progress.some((p) => p.step === 'arrive' && p.state === 'here'));
+  const left = $derived(view.visit.simple.filter((s) => s.answer === '').length);
   const tell = $derived(session.closed ? undefined : session.tell.bind(session));
 </script>
 
@@ -37,6 +39,23 @@
     onkeep={session.closed ? undefined : session.keepFact.bind(session)}
     onstrike={session.closed ? undefined : (id) => void session.strikeFact(id)}
   />
+  {#if arriving && !session.closed}
+    <section class="card on">
+      <button
+        type="button"
+        class="main-button"
+        data-key="Enter"
+        disabled={session.busy}
+        onclick={() => session.arrived()}>Cautions read, go on</button
+      >
+      {#if left > 0}
+        <p class="soft">
+          {left === 1 ? 'One simple thing is' : `${left} simple things are`} not answered yet: passed over on purpose.
+        </p>
+      {/if}
+      {#if session.error}<p class="error" role="alert">{session.error}</p>{/if}
+    </section>
+  {/if}
   {#snippet aside()}
     <section class="card meters" aria-label="Meter">
       <h2>Which meter?</h2>
@@ -76,6 +95,13 @@
   h2 {
     font-size: 0.9375rem;
     font-weight: 600;
+  }
+  .on p {
+    font-size: 0.8125rem;
+    padding-top: 6px;
+  }
+  .error {
+    color: var(--bad);
   }
   .meters {
     padding-bottom: 4px;

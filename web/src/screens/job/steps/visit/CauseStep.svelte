@@ -1,10 +1,9 @@
 <script lang="ts">
-  import type { BenchAnswer, CauseCheck, JobView, Sheet } from '../../../../lib/api/client';
-  import BenchForm from '../../../../lib/bench/BenchForm.svelte';
-  import { told } from '../../../../lib/bench/told';
+  import type { CauseCheck, JobView, Sheet } from '../../../../lib/api/client';
   import ShareBar from '../../../../lib/controls/ShareBar.svelte';
   import { duration, percent } from '../../../../lib/format/format';
   import type { JobSession } from '../../JobSession.svelte';
+  import CheckAnswers from '../CheckAnswers.svelte';
   import StepFrame from '../StepFrame.svelte';
 
   /** Why a link opened: the check that tells most for its minutes, and the causes as they stand. */
@@ -19,22 +18,6 @@
   const cause = $derived(view.visit.cause);
   const next = $derived(instead ?? cause.next[0]);
   const opened = $derived(cause.opened ? sheet.parts[cause.opened]?.title : undefined);
-
-  const card = $derived(next?.bench);
-  let computed = $state.raw<BenchAnswer>();
-  let figures = $state('');
-
-  function onbench(answer: BenchAnswer | undefined, typed: Record<string, string>) {
-    computed = answer;
-    figures = told(typed);
-  }
-
-  async function answer(check: CauseCheck, outcome: string) {
-    if (await session.tell('check', check.id, outcome)) {
-      instead = undefined;
-      others = false;
-    }
-  }
 </script>
 
 <StepFrame>
@@ -62,40 +45,16 @@
         <p class="question">{next.title}</p>
         {#if next.why}<p class="soft">{next.why}</p>{/if}
         {#if next.hazards.length > 0}<p class="caution">{next.hazards.join(' · ')}</p>{/if}
-        {#if card}
-          <details class="figures">
-            <summary>By figures: {card.title.toLowerCase()}</summary>
-            {#key next.id}<BenchForm
-                {card}
-                check={(t) => session.check(card.key, t)}
-                onanswer={onbench}
-              />{/key}
-            {#if computed && computed.grade !== 'plain'}
-              <p class="soft">{computed.verdict}. {computed.because[0]}</p>
-              <button
-                type="button"
-                class="quiet-button"
-                disabled={session.busy}
-                onclick={() => session.tell('computed', next.id, figures)}>Log it with its figures</button
-              >
-            {/if}
-          </details>
-        {/if}
-        <ul>
-          {#each next.outcomes as outcome, i (outcome.id)}
-            <li>
-              <button
-                type="button"
-                data-key={i + 1}
-                disabled={session.busy}
-                onclick={() => answer(next, outcome.id)}><kbd>{i + 1}</kbd>{outcome.title}</button
-              >
-              <span class="soft">{outcome.meaning}</span>
-              <span class="share">{percent(outcome.chance)}</span>
-            </li>
-          {/each}
-        </ul>
-        {#if session.error}<p class="error" role="alert">{session.error}</p>{/if}
+        <CheckAnswers
+          {session}
+          check={next.id}
+          outcomes={next.outcomes}
+          card={next.bench ?? undefined}
+          onanswer={() => {
+            instead = undefined;
+            others = false;
+          }}
+        />
         <footer>
           {#if instead}
             <button type="button" class="quiet-button" onclick={() => (instead = undefined)}
@@ -201,14 +160,6 @@
     justify-content: space-between;
     font-size: 0.875rem;
   }
-  .figures {
-    padding: 6px 16px 10px;
-    font-size: 0.875rem;
-  }
-  .figures summary {
-    cursor: pointer;
-    padding-bottom: 8px;
-  }
   .question {
     font-size: 1.25rem;
     font-weight: 600;
@@ -224,36 +175,6 @@
     list-style: none;
     margin: 0;
     padding: 0;
-  }
-  .next > ul {
-    padding-top: 10px;
-  }
-  .next > ul:not(.others) > li {
-    display: grid;
-    grid-template-columns: minmax(10rem, 15rem) minmax(0, 1fr) 4rem;
-    gap: 12px;
-    align-items: center;
-    padding: 4px 0;
-    font-size: 0.875rem;
-    line-height: 1.3;
-  }
-  .next > ul:not(.others) button {
-    min-height: 46px;
-    padding: 4px 12px;
-    text-align: left;
-    font: inherit;
-    font-weight: 600;
-    line-height: 1.2;
-    background: var(--frame);
-    color: var(--frame-ink);
-    border: 1px solid var(--frame);
-    cursor: pointer;
-  }
-  .next kbd {
-    font-family: 'IBM Plex Mono', monospace;
-    font-size: 0.75rem;
-    color: var(--frame-ink-soft);
-    padding-right: 8px;
   }
   .share {
     text-align: right;
@@ -321,18 +242,5 @@
     padding: 0 16px 8px;
     font-size: 0.8125rem;
     line-height: 1.4;
-  }
-  .error {
-    color: var(--bad);
-    font-size: 0.8125rem;
-    padding-top: 6px;
-  }
-  @media (max-width: 672px) {
-    .next > ul:not(.others) > li {
-      grid-template-columns: minmax(0, 1fr) 3.5rem;
-    }
-    .next > ul:not(.others) button {
-      grid-column: 1 / -1;
-    }
   }
 </style>

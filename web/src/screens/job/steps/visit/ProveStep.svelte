@@ -5,6 +5,7 @@
   import Items from './Items.svelte';
   import RunTimeline from './RunTimeline.svelte';
   import Stopwatch from './Stopwatch.svelte';
+  import StillMissing from './StillMissing.svelte';
   import StepFrame from '../StepFrame.svelte';
 
   /** What shows that the repair holds, with what a clamp has to show at this unit and this supply. */
@@ -80,6 +81,7 @@
         </tbody>
       </table>
     </section>
+    {#if !session.closed}<StillMissing {view} />{/if}
   {/snippet}
 </StepFrame>
 

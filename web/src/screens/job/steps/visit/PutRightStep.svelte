@@ -2,6 +2,7 @@
   import type { JobView, Sheet } from '../../../../lib/api/client';
   import type { JobSession } from '../../JobSession.svelte';
   import Items from './Items.svelte';
+  import StillMissing from './StillMissing.svelte';
   import StepFrame from '../StepFrame.svelte';
 
   /** What was done about the cause, and which parts were renewed by what. */
@@ -33,10 +34,13 @@
     <Items
       title="For what was found"
       items={due}
-      answers={[['yes', 'Done']]}
+      answers={[
+        ['yes', 'Done'],
+        ['no', 'Left out']
+      ]}
       keys
       busy={session.busy}
-      onanswer={tell && ((item) => tell('done', item.id, ''))}
+      onanswer={tell && ((item, value) => tell('done', item.id, value))}
     />
   {/if}
   <section class="card renew" aria-label="Renewed">
@@ -88,6 +92,7 @@
         onanswer={tell && ((item) => tell('done', item.id, ''))}
       />
     {/if}
+    {#if !session.closed}<StillMissing {view} />{/if}
   {/snippet}
 </StepFrame>
 

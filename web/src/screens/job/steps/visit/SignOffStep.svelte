@@ -2,6 +2,7 @@
   import type { JobView } from '../../../../lib/api/client';
   import type { JobSession } from '../../JobSession.svelte';
   import NewJob from '../../../jobs/NewJob.svelte';
+  import StillMissing from './StillMissing.svelte';
   import StepFrame from '../StepFrame.svelte';
 
   /** How the visit ends, and the paper that is left behind. */
@@ -15,6 +16,7 @@
       'No part warranted',
       'No test failed. Suspects are named; somebody comes back in a week.'
     ],
+    ['service', 'Service visit', 'Nobody complained. Every proof was tried; what was found is in the words.'],
     ['declined', 'Declined', 'The customer does not want the repair.']
   ];
 
@@ -75,6 +77,7 @@
     </form>
   {/if}
   {#snippet aside()}
+    {#if !session.closed}<StillMissing {view} {as} />{/if}
     {#if undone.length > 0}
       <section class="card" aria-label="Doubtful">
         <h2>Doubtful</h2>

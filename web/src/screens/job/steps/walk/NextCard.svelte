@@ -54,7 +54,7 @@
   {@render children(table)}
   {#if actions}<div class="actions">{@render actions()}</div>{/if}
   {#if why}<p class="why">{why}</p>{/if}
-  <p class="caution">{caution}</p>
+  {#if caution}<p class="caution">{caution}</p>{/if}
 </section>
 
 <style>

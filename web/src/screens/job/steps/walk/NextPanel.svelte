@@ -3,6 +3,7 @@
   import { duration } from '../../../../lib/format/format';
   import type { JobSession } from '../../JobSession.svelte';
   import AskCard from './AskCard.svelte';
+  import CheckCard from './CheckCard.svelte';
   import { testsAt } from './probe';
   import PrintLines from '../../../../lib/print/PrintLines.svelte';
   import ProbeCard from './ProbeCard.svelte';
@@ -33,6 +34,9 @@
 
   let others = $state(false);
 
+  /** The plan weighs the plate with the probes: it stands at the head where it is worth most. */
+  const plateFirst = $derived(view.plan.next[0]?.kind === 'plate');
+
   const aside = $derived(
     !own && proposal
       ? `${duration(proposal.minutes)}${proposal.opening > 0 ? `, ${duration(proposal.opening)} of it opening` : ''}`
@@ -45,7 +49,9 @@
         ? 'Isolate, lock off and prove dead first. Never ohms on a live circuit.'
         : probe
           ? 'Live work: one hand, insulated probes, a meter fit for the place. Hands out before power.'
-          : 'Covers on, hands out, before power goes on.'
+          : proposal?.kind === 'check' || proposal?.kind === 'plate'
+            ? ''
+            : 'Covers on, hands out, before power goes on.'
   );
 
   $effect(() => {
@@ -121,12 +127,7 @@
   {/if}
 {/snippet}
 
-{#if session.closed}
-  <section class="card outcome">
-    <h2>{view.job.struckAt ? 'Struck out' : 'Closed'}</h2>
-    <p>{view.job.struckAt ? view.job.struckWhy : view.job.outcome}</p>
-  </section>
-{:else}
+{#snippet plates()}
   {#if view.assessment.plates.length > 0}
     <section class="card plates" aria-label="Plate or paper">
       <h2>What does its plate or paper say?</h2>
@@ -140,8 +141,18 @@
         parts={view.assessment.plates}
         onkeep={session.keepFact.bind(session)}
       />
+      {#if proposal?.kind === 'plate' && !own}<div class="ways">{@render actions()}</div>{/if}
     </section>
   {/if}
+{/snippet}
+
+{#if session.closed}
+  <section class="card outcome">
+    <h2>{view.job.struckAt ? 'Struck out' : 'Closed'}</h2>
+    <p>{view.job.struckAt ? view.job.struckWhy : view.job.outcome}</p>
+  </section>
+{:else}
+  {#if plateFirst}{@render plates()}{/if}
   {#if probe}
     <ProbeCard
       {probe}
@@ -162,6 +173,10 @@
       {actions}
       {print}
     />
+  {:else if proposal?.kind === 'check'}
+    <CheckCard {session} {proposal} {aside} {caution} {actions} />
+  {:else if proposal?.kind === 'plate'}
+    <!-- its card stands at the head -->
   {:else if proposal}
     <AskCard
       {proposal}
@@ -187,6 +202,7 @@
       <p class="soft">Choose a link in the chain to measure something else.</p>
     </section>
   {/if}
+  {#if !plateFirst}{@render plates()}{/if}
 {/if}
 
 <style>

@@ -57,8 +57,11 @@
     <Suspects
       assessment={view.assessment}
       confirmBy={view.plan.confirmBy}
+      outside={view.visit.cause.opened ? [] : view.visit.cause.causes}
       found={view.assessment.leading.confirmed && view.plan.state !== 'confirm'}
-      onselect={(part) => session.selectPart(part)}
+      onselect={(part) => {
+        if (!part.startsWith('cause:')) session.selectPart(part);
+      }}
       onbench={session.closed ? undefined : onbench}
     />
   {/snippet}

@@ -89,7 +89,7 @@ describe('what the planner proposes', () => {
       red: 'L1',
       situation: 'isolated',
       liftedAt: ['A'],
-      expect: [{ shown: 'OL', meaning: 'it is the limit', probability: 0.6 }]
+      expect: [{ shown: 'OL', meaning: 'it is the limit', probability: 0.6, outcome: '' }]
     });
     const probe = proposed(proposal, sheet);
     expect([probe.unit, probe.expectations[0]?.reading]).toEqual(['Ω', 'OL']);

@@ -34,6 +34,7 @@ class MainJobTest extends BrowserTest {
     page.keyboard().press("Enter");
     assertThat(page.getByLabel("Unit")).isFocused();
     page.keyboard().type("lau-2");
+    page.getByLabel("What the customer sees").selectOption("no-heat");
     page.getByLabel("Isolated only").focus();
     page.keyboard().press("ArrowRight");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the job")).focus();
@@ -42,6 +43,9 @@ class MainJobTest extends BrowserTest {
             page.getByRole(
                 AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("LAU-2"))))
         .isVisible();
+    // a job opens on arrival
+    page.keyboard().press("Enter");
+    assertThat(page.getByLabel("Next probe")).isVisible();
     return page;
   }
 
@@ -145,7 +149,9 @@ class MainJobTest extends BrowserTest {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New job")).click();
     assertThat(page.getByLabel("Unit")).hasValue("LAU-7");
     page.getByLabel("Circuit sheet").selectOption("dryer-timer-240");
+    page.getByLabel("What the customer sees").selectOption("no-heat");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the job")).click();
+    page.getByText("Cautions read, go on").click();
     assertThat(page.getByText("Live: one hand")).isHidden();
     link(page, "high limit").click();
     assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Live drop")))

@@ -76,10 +76,15 @@ class VisitTest extends BrowserTest {
     assertThat(page.getByLabel("Unit")).isFocused();
     keys.type("lau-2");
     keys.press("Enter");
+    // nobody tells for the customer
+    assertThat(page.getByLabel("What the customer sees")).isFocused();
+    keys.press("t", "Enter");
     assertThat(
             page.getByRole(
                 AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("LAU-2"))))
         .isVisible();
+    assertThat(shown(page, "Arrive")).isVisible();
+    keys.press("Enter");
     assertThat(card(page, "Next probe")).isVisible();
     keys.press("o");
     entries(page, 1);
@@ -148,7 +153,9 @@ class VisitTest extends BrowserTest {
     page.navigate(application.address());
     tap(page, "New job");
     page.getByLabel("Unit").fill("lau-2");
+    page.getByLabel("What the customer sees").selectOption("no-heat");
     tap(page, "Open the job");
+    tap(page, "Cautions read, go on");
     for (int entry = 1; entry <= 3; entry++) {
       page.getByLabel("Reading").fill("OL");
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Log")))

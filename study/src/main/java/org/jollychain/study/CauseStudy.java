@@ -1,9 +1,5 @@
 package org.jollychain.study;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -12,7 +8,6 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
-import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
@@ -20,7 +15,6 @@ import org.jollychain.core.evidence.Question;
 import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Check;
 import org.jollychain.core.guide.Guide;
-import org.jollychain.core.guide.GuideReader;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.Probe;
@@ -72,21 +66,14 @@ public final class CauseStudy {
     int counted = 0;
     for (String key : keys) {
       Sheet sheet = Sheets.read(key);
-      Optional<Double> ratio = new CauseStudy(sheet, guide(sheet.family().toString())).run(visits);
+      Optional<Double> ratio =
+          new CauseStudy(sheet, Sheets.guide(sheet.family().toString())).run(visits);
       if (ratio.isPresent()) {
         ratios += ratio.get();
         counted++;
       }
     }
     System.out.printf(Locale.ROOT, "mean ratio of minutes: %.2f%n", ratios / counted);
-  }
-
-  private static Guide guide(String key) {
-    try (InputStream in = CauseStudy.class.getResourceAsStream("/guides/" + key + ".yaml")) {
-      return GuideReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
   }
 
   /** The link that most of the causes make open, on its own test twice. */
@@ -118,8 +105,8 @@ public final class CauseStudy {
           Entry.answering(new Question.Measure(probe), id, Optional.of(Instant.EPOCH), "OL")
               .on(sheet, Meters.USUAL));
     }
-    Assessment assessment = diagnosis.opinion(open, Optional.empty()).assessment();
-    CauseSearch first = finder.search(assessment, List.of(), false);
+    Diagnosis.Opinion opinion = diagnosis.opinion(open, Optional.empty());
+    CauseSearch first = finder.search(opinion, List.of(), List.of());
     if (first.state() != CauseSearch.State.ASK) {
       System.out.printf("%-22s nothing to find: %s%n", sheet.key(), first.say());
       return Optional.empty();
@@ -131,8 +118,8 @@ public final class CauseStudy {
     for (int i = 0; i < visits; i++) {
       String truth = drawn(first);
       long answers = random.nextLong();
-      add(best, visit(assessment, truth, new Random(answers), false));
-      add(down, visit(assessment, truth, new Random(answers), true));
+      add(best, visit(opinion, truth, new Random(answers), false));
+      add(down, visit(opinion, truth, new Random(answers), true));
     }
     System.out.printf(
         Locale.ROOT,
@@ -170,13 +157,13 @@ public final class CauseStudy {
     return first.causes().get(0).id();
   }
 
-  private Went visit(Assessment assessment, String truth, Random answers, boolean downTheList) {
+  private Went visit(Diagnosis.Opinion opinion, String truth, Random answers, boolean downTheList) {
     List<VisitEntry> told = new ArrayList<>();
     List<String> list = List.copyOf(guide.checks().keySet());
     double minutes = 0;
     boolean on = false;
     for (int i = 0; i < MOST_CHECKS; i++) {
-      CauseSearch now = finder.search(assessment, told, false);
+      CauseSearch now = finder.search(opinion, List.of(), told);
       if (now.state() != CauseSearch.State.ASK || downTheList && i >= list.size()) {
         return new Went(now.causes().get(0).id().equals(truth), i, minutes);
       }

@@ -199,10 +199,12 @@ public final class PlanStudy {
     tally.units++;
     for (int i = 0; i < MOST_QUESTIONS; i++) {
       Plan plan = planner.plan(opinion, evidence, told, policy);
-      if (plan.next().isEmpty()) {
+      Optional<Proposal> first =
+          plan.next().stream().filter(p -> p.kind() != Question.Kind.PLATE).findFirst();
+      if (first.isEmpty()) {
         break;
       }
-      Proposal next = plan.next().get(0);
+      Proposal next = first.get();
       if (next.reseated()) {
         break;
       }

@@ -5,10 +5,12 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.jollychain.core.guide.Guide;
+import org.jollychain.core.guide.GuideReader;
 import org.jollychain.core.network.SheetValidator;
 import org.jollychain.core.sheet.Sheet;
 
-/** The shipped sheets. */
+/** The shipped sheets, and the guides of their families. */
 public final class Sheets {
 
   private Sheets() {}
@@ -37,6 +39,15 @@ public final class Sheets {
   public static Sheet read(String key) {
     try (InputStream in = Sheet.class.getResourceAsStream("/sheets/" + key + ".yaml")) {
       return SheetValidator.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** The guide of a family. */
+  static Guide guide(String family) {
+    try (InputStream in = Sheet.class.getResourceAsStream("/guides/" + family + ".yaml")) {
+      return GuideReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

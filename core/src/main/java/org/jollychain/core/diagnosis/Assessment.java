@@ -169,6 +169,8 @@ public record Assessment(
    * @param high a tenth lies above (V)
    * @param measured read, or summed from the readings next to it (V)
    * @param uncertainty of {@code measured}, two standard deviations (V)
+   * @param read with a probe at this very point (V); nothing that was summed, or read where it
+   *     arrives
    */
   public record Tread(
       String point,
@@ -177,7 +179,8 @@ public record Assessment(
       double low,
       double high,
       Optional<Double> measured,
-      Optional<Double> uncertainty) {}
+      Optional<Double> uncertainty,
+      Optional<Double> read) {}
 
   /**
    * A part of a chain.

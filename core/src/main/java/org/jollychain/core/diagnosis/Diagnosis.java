@@ -19,6 +19,8 @@ import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.fault.Hypotheses;
 import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.guide.GuideFindings;
+import org.jollychain.core.inference.CauseModel;
 import org.jollychain.core.inference.FurtherFaults;
 import org.jollychain.core.inference.Fused;
 import org.jollychain.core.inference.HypothesisSpace;
@@ -26,7 +28,6 @@ import org.jollychain.core.inference.MeasurementModel;
 import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Complaint;
-import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.unit.UnitFacts;
 
@@ -67,22 +68,19 @@ public final class Diagnosis {
    * What is known before anything is read.
    *
    * @param complaint what the customer sees, an id of the sheet's complaints
-   * @param harmed kinds of parts that something found has made open more often
+   * @param findings what was found by the guide
    * @param facts what the unit's plate and paper say
    */
-  public record Beginning(Optional<String> complaint, Set<PartKind> harmed, UnitFacts facts) {
+  public record Beginning(Optional<String> complaint, GuideFindings findings, UnitFacts facts) {
 
     /** Nothing. */
     public static final Beginning PLAIN = with(Optional.empty());
 
     /** A complaint alone. */
     public static Beginning with(Optional<String> complaint) {
-      return new Beginning(complaint, Set.of(), UnitFacts.NONE);
+      return new Beginning(complaint, GuideFindings.NONE, UnitFacts.NONE);
     }
   }
-
-  /** A part is so many times likelier open where what opens it was found: common practice. */
-  private static final double HARMED = 4;
 
   /**
    * Of a unit that is like the sheet's example, as far as the trade's bands go: its own values come
@@ -308,24 +306,23 @@ public final class Diagnosis {
   }
 
   /** What the prior hangs on. */
-  private record Before(Optional<String> complaint, Set<PartKind> harmed, Set<String> live) {}
+  private record Before(Optional<String> complaint, Set<String> live) {}
 
   private HypothesisSpace prior(Beginning beginning, List<Evidence> usable) {
     Optional<Complaint> said = beginning.complaint.map(this::complaint);
     boolean trips = said.filter(c -> c.how() == Complaint.How.TRIPS).isPresent();
     Set<String> live = trips ? Set.of() : fused.live(usable);
-    return priors.computeIfAbsent(
-        new Before(beginning.complaint, beginning.harmed, live),
-        k ->
-            new HypothesisSpace(
-                hypotheses.all(said).stream()
-                    .map(h -> isHarm(h, k.harmed) ? h.weighing(HARMED * h.prior()) : h)
-                    .map(h -> fused.weighed(h, k.live))
-                    .toList()));
-  }
-
-  private boolean isHarm(Hypothesis h, Set<PartKind> harmed) {
-    return h.ofParts().anyMatch(f -> f.opens() && harmed.contains(sheet.part(f.part()).kind()));
+    HypothesisSpace space =
+        priors.computeIfAbsent(
+            new Before(beginning.complaint, live),
+            k ->
+                new HypothesisSpace(
+                    hypotheses.all(said).stream().map(h -> fused.weighed(h, k.live)).toList()));
+    return beginning.findings.nothing()
+        ? space
+        : CauseModel.of(sheet, beginning.findings, said, usable)
+            .map(causes -> space.weighed(h -> h.weighing(h.prior() * causes.likelihood(h))))
+            .orElse(space);
   }
 
   private Complaint complaint(String id) {

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.hipparchus.analysis.solvers.BrentSolver;
 import org.jollychain.core.diagnosis.Assessment.Account;
@@ -47,8 +48,13 @@ final class Staircases {
   private final Map<String, String> arrivals;
   private final List<Drop> drops;
 
-  /** Volts read between where two points arrive, before a cord or behind it. */
-  private record Drop(String situation, String red, String black, Uncertain volts) {}
+  /**
+   * Volts read between where two points arrive, before a cord or behind it.
+   *
+   * @param probed the points themselves
+   */
+  private record Drop(
+      String situation, String red, String black, Uncertain volts, Set<String> probed) {}
 
   Staircases(UnitModel unit, Posterior posterior) {
     this.unit = unit;
@@ -71,7 +77,8 @@ final class Staircases {
                 r.situation(),
                 arrivals.get(r.probe().red()),
                 arrivals.get(r.probe().black()),
-                new Uncertain(figure.value(), meterSd(r, figure))));
+                new Uncertain(figure.value(), meterSd(r, figure)),
+                Set.of(r.probe().red(), r.probe().black())));
       }
     }
     return all;
@@ -98,7 +105,8 @@ final class Staircases {
               belief.quantile(0.1),
               belief.quantile(0.9),
               read.map(Uncertain::mean),
-              read.map(u -> 2 * u.sd())));
+              read.map(u -> 2 * u.sd()),
+              probed(point, chain.returnPoint(), situation).map(Uncertain::mean)));
     }
     List<Riser> risers = new ArrayList<>();
     for (Part part : chain.parts()) {
@@ -193,10 +201,23 @@ final class Staircases {
 
   /** The last volts read between two points in a situation, either way round. */
   private Optional<Uncertain> drop(String a, String b, Situation situation) {
+    return drop(a, b, situation, drops);
+  }
+
+  /** The same with a probe at the first of them. */
+  private Optional<Uncertain> probed(String point, String reference, Situation situation) {
+    return drop(
+        point,
+        reference,
+        situation,
+        drops.stream().filter(d -> d.probed().contains(point)).toList());
+  }
+
+  private Optional<Uncertain> drop(String a, String b, Situation situation, List<Drop> among) {
     String from = arrivals.get(a);
     String to = arrivals.get(b);
     Optional<Uncertain> last = Optional.empty();
-    for (Drop d : drops) {
+    for (Drop d : among) {
       if (d.situation().equals(situation.id())) {
         Uncertain volts = d.volts();
         if (d.red().equals(from) && d.black().equals(to)) {

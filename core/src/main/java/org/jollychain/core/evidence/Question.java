@@ -1,13 +1,18 @@
 package org.jollychain.core.evidence;
 
 import java.util.Optional;
+import java.util.Set;
+import org.jollychain.core.guide.Check;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 
-/** What may be asked of a unit next; the answer is evidence. */
+/**
+ * What may be asked of a unit next; the answer is evidence, an outcome of a check of the guide, or
+ * a fact of the unit.
+ */
 public sealed interface Question {
 
   /** How it is asked. */
@@ -15,7 +20,9 @@ public sealed interface Question {
     MEASURE,
     RUNS,
     LOOK,
-    CODE;
+    CODE,
+    CHECK,
+    PLATE;
 
     @Override
     public String toString() {
@@ -38,6 +45,10 @@ public sealed interface Question {
     R look(Look look);
 
     R code(Code code);
+
+    R check(GuideCheck check);
+
+    R plate(Plate plate);
   }
 
   /** A name that says what is asked, the same at every time. */
@@ -55,6 +66,11 @@ public sealed interface Question {
   /** Where the probes are, where it is measured. */
   default Optional<Probe> probe() {
     return Optional.empty();
+  }
+
+  /** Whether it is asked as the unit stands, with power or without. */
+  default boolean asItStands() {
+    return false;
   }
 
   /** Whether a part's terminals are put on again first. */
@@ -218,6 +234,90 @@ public sealed interface Question {
     @Override
     public Optional<String> part() {
       return Optional.empty();
+    }
+  }
+
+  /**
+   * What comes of a check of the guide?
+   *
+   * @param check of the guide
+   * @param situation of the unit as it is made; any where its power does not matter
+   * @param access what has to be open for it, by id, in the order it is opened
+   */
+  record GuideCheck(Check check, String situation, Set<String> access) implements Question {
+
+    @Override
+    public Kind kind() {
+      return Kind.CHECK;
+    }
+
+    @Override
+    public <R> R as(Kinds<R> kinds) {
+      return kinds.check(this);
+    }
+
+    @Override
+    public String id() {
+      return "check " + check.id();
+    }
+
+    @Override
+    public String title(Sheet sheet) {
+      return check.title();
+    }
+
+    @Override
+    public Optional<String> part() {
+      return Optional.empty();
+    }
+
+    @Override
+    public boolean asItStands() {
+      return check.power() == Check.Power.ANY;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+      return other instanceof GuideCheck o && o.id().equals(id());
+    }
+
+    @Override
+    public int hashCode() {
+      return id().hashCode();
+    }
+  }
+
+  /** What does the plate or the paper say of a part? */
+  record Plate(String of, String situation) implements Question {
+
+    @Override
+    public Kind kind() {
+      return Kind.PLATE;
+    }
+
+    @Override
+    public <R> R as(Kinds<R> kinds) {
+      return kinds.plate(this);
+    }
+
+    @Override
+    public String id() {
+      return "plate " + of;
+    }
+
+    @Override
+    public String title(Sheet sheet) {
+      return "What do plate or paper say of the %s?".formatted(sheet.part(of).title());
+    }
+
+    @Override
+    public boolean asItStands() {
+      return true;
+    }
+
+    @Override
+    public Optional<String> part() {
+      return Optional.of(of);
     }
   }
 }

@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -116,6 +117,30 @@ public sealed interface Culprit {
     @Override
     public Culprit rare() {
       return UNNAMED;
+    }
+  }
+
+  /**
+   * Something outside of the circuit that the guide knows: a clogged duct, scale, a setting.
+   *
+   * @param cause its id in the guide
+   * @param named in the words of the guide
+   */
+  record OutsideCause(String cause, String named) implements Culprit {
+
+    @Override
+    public String id() {
+      return "cause:" + cause;
+    }
+
+    @Override
+    public String title(Sheet sheet) {
+      return PlainText.inSentence(named);
+    }
+
+    @Override
+    public boolean suspect() {
+      return false;
     }
   }
 

@@ -1,6 +1,7 @@
 package org.jollychain.core.guide;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.sheet.Part;
@@ -10,9 +11,13 @@ import org.jollychain.core.sheet.PartKind;
  * Why a link opened, or why a unit overheats with its circuit sound.
  *
  * @param weight how often it is the cause, against the others; common practice, no source
- * @param opens kinds of parts it makes open; empty where it concerns them all
- * @param soundCircuit whether it is thought of where the unit overheats or is slow and no part has
- *     failed
+ * @param opens kinds of parts it makes open; empty where it concerns them all, or none where it is
+ *     of complaints
+ * @param soundCircuit whether it is thought of where no part has failed and the unit overheats or
+ *     does what is complained of
+ * @param complaints what it brings about then, as sheets of the family name it; empty for whatever
+ *     a unit does that runs badly
+ * @param where answers of a sheet that it takes, by question: none of a duct without a duct
  * @param from the part of the circuit whose failing it is, if it is one
  * @param putRight ids of actions
  * @param prevents ids of prevention
@@ -23,6 +28,8 @@ public record Cause(
     double weight,
     Set<PartKind> opens,
     boolean soundCircuit,
+    Set<String> complaints,
+    Map<String, String> where,
     Optional<FromCircuit> from,
     List<String> putRight,
     List<String> prevents) {
@@ -35,8 +42,14 @@ public record Cause(
    */
   public record FromCircuit(PartKind kind, String mode) {}
 
+  /** Whether a unit can have it, by the answers that tell which sheet fits. */
+  public boolean fits(Map<String, String> answers) {
+    return where.entrySet().stream()
+        .allMatch(w -> answers.getOrDefault(w.getKey(), w.getValue()).equals(w.getValue()));
+  }
+
   /** Whether it makes such a part open. */
   public boolean concerns(Part part) {
-    return opens.isEmpty() || opens.contains(part.kind());
+    return opens.isEmpty() && complaints.isEmpty() || opens.contains(part.kind());
   }
 }

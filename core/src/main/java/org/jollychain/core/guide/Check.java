@@ -3,13 +3,17 @@ package org.jollychain.core.guide;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jollychain.core.quantity.Kebab;
+import org.jollychain.core.sheet.PartKind;
 
 /**
  * A look, a touch or a measurement that tells causes apart.
  *
  * @param minutes it takes (min)
  * @param power what state of the supply it needs
+ * @param near kinds of parts beside which it is made: what has to come off for them has to come off
+ *     for it
  * @param why it tells them apart, in one sentence; may be empty
  * @param outcomes what may come of it, by id, in words
  * @param given probability of each outcome by cause, in the order of the outcomes
@@ -22,6 +26,7 @@ public record Check(
     String title,
     double minutes,
     Power power,
+    Set<PartKind> near,
     String why,
     List<String> hazards,
     Map<String, String> outcomes,

@@ -128,17 +128,23 @@ public final class GuideReader {
   }
 
   private Cause cause(String id, SourceNode at, Set<String> actions, Set<String> prevention) {
-    Set<PartKind> opens = new LinkedHashSet<>();
-    at.child("opens").items().forEach(kind -> kind(kind).ifPresent(opens::add));
     return new Cause(
         id,
         at.child("title").text(),
         at.child("weight").positive(Dimension.SHARE),
-        opens,
+        kinds(at.child("opens")),
         at.child("sound-circuit").flag(false),
+        new LinkedHashSet<>(at.child("complaints").texts()),
+        at.child("where").each((question, answer) -> answer.text()),
         from(at.child("from")),
         known(at.child("put-right"), "action", actions),
         known(at.child("prevents"), "prevention", prevention));
+  }
+
+  private static Set<PartKind> kinds(SourceNode at) {
+    Set<PartKind> kinds = new LinkedHashSet<>();
+    at.items().forEach(kind -> kind(kind).ifPresent(kinds::add));
+    return kinds;
   }
 
   private static Optional<PartKind> kind(SourceNode at) {
@@ -213,6 +219,7 @@ public final class GuideReader {
         at.child("title").text(),
         minutes(at),
         Kebab.read(Check.Power.class, at.child("power").text("any")).orElse(Check.Power.ANY),
+        kinds(at.child("near")),
         at.child("why").text(""),
         at.child("hazards").texts(),
         outcomes,

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
@@ -99,6 +100,11 @@ public final class HypothesisSpace {
       gone[all.size() + i] = LASTING;
     }
     return new HypothesisSpace(every, places, present, gone);
+  }
+
+  /** The same hypotheses, each with another prior; they need not add up to one. */
+  public HypothesisSpace weighed(UnaryOperator<Hypothesis> prior) {
+    return new HypothesisSpace(all.stream().map(prior).toList(), standIn, whilePresent, whileGone);
   }
 
   /** The place among those of the sheet of a hypothesis, or of one that is like it. */

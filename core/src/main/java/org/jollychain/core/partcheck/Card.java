@@ -1,5 +1,7 @@
 package org.jollychain.core.partcheck;
 
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import org.jollychain.core.sheet.PartKind;
@@ -18,4 +20,12 @@ public record Card(
     Set<PartKind> kinds,
     List<String> words,
     String note,
-    List<Input> inputs) {}
+    List<Input> inputs) {
+
+  /** The kinds in the order of all kinds, however they were listed. */
+  public Card {
+    Set<PartKind> ordered = EnumSet.noneOf(PartKind.class);
+    ordered.addAll(kinds);
+    kinds = Collections.unmodifiableSet(ordered);
+  }
+}

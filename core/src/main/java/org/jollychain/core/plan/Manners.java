@@ -39,6 +39,9 @@ final class Manners {
   /** So little opening, like a plug taken out, is no opening of the unit (min). */
   private static final double AT_THE_PLUG = 1.5;
 
+  /** So much of what an opening tells is a fair part of it (a share). */
+  private static final double FAIR = 0.3;
+
   /** A load with so much of the supply's volts hangs on all of its lines. */
   private static final double ON_ALL_LINES = 0.8;
 
@@ -58,7 +61,28 @@ final class Manners {
    */
   static Question choose(PlanningState state, List<Option<Question, WorkState>> ranked) {
     Question best = ranked.get(0).test();
-    return supplyFirst(state, best).orElseGet(() -> plainest(state, ranked));
+    Question next = freeFirst(state, ranked);
+    boolean free = state.move(next).opening() < state.move(best).opening();
+    return supplyFirst(state, free ? next : best).orElse(next);
+  }
+
+  /**
+   * Nothing is opened while something that opens nothing, and costs no more, tells a fair part as
+   * much.
+   */
+  private static Question freeFirst(PlanningState state, List<Option<Question, WorkState>> ranked) {
+    Question best = plainest(state, ranked);
+    if (state.move(best).opening() <= AT_THE_PLUG) {
+      return best;
+    }
+    double fair = FAIR * state.settles(best);
+    double price = state.problem().step(state.at().place(), best).price();
+    List<Option<Question, WorkState>> free =
+        ranked.stream()
+            .filter(o -> o.bits() >= fair && o.step().price() <= price)
+            .filter(o -> state.move(o.test()).opening() <= AT_THE_PLUG)
+            .toList();
+    return free.isEmpty() ? best : plainest(state, free);
   }
 
   /**
@@ -109,6 +133,8 @@ final class Manners {
     PlanningProblem problem = state.problem();
     if (next.kind() == Question.Kind.RUNS
         || next.kind() == Question.Kind.CODE
+        || next.kind() == Question.Kind.CHECK
+        || next.kind() == Question.Kind.PLATE
         || !nothingMeasured(state)
         || supplyKnown(state)) {
       return Optional.empty();
@@ -195,6 +221,10 @@ final class Manners {
    */
   private static int toExplain(PlanningState state, Question question) {
     PlanningProblem problem = state.problem();
+    boolean many = Answers.of(state, question).size() > 2;
+    if (question.asItStands() || question instanceof Question.GuideCheck) {
+      return many ? 1 : 0;
+    }
     Situation there = state.sheet().situation(question.situation());
     Optional<Part> across = question.probe().flatMap(Probe::part).map(state.sheet()::part);
     boolean elsewhere =
@@ -206,7 +236,6 @@ final class Manners {
             && across
                 .filter(p -> p.actsAsLink() && p.stateIn(there) == ContactState.OPEN)
                 .isPresent();
-    boolean many = Answers.of(state, question).size() > 2;
     return (elsewhere ? 2 : 0) + (aside ? 1 : 0) + (holds ? 1 : 0) + (many ? 1 : 0);
   }
 

@@ -158,6 +158,16 @@ final class OutcomeModels {
           }
 
           @Override
+          public OutcomeModel check(Question.GuideCheck check) {
+            throw new IllegalArgumentException("the guide says what comes of its checks");
+          }
+
+          @Override
+          public OutcomeModel plate(Question.Plate plate) {
+            throw new IllegalArgumentException("a plate tells of one unit, not of its sheet");
+          }
+
+          @Override
           public OutcomeModel code(Question.Code c) {
             List<Optional<String>> answers = new ArrayList<>(List.of(Optional.empty()));
             sheet.codes().keySet().forEach(code -> answers.add(Optional.of(code)));

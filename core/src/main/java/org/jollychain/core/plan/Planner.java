@@ -21,6 +21,9 @@ import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
+import org.jollychain.core.guide.CheckMade;
+import org.jollychain.core.guide.GuideFindings;
+import org.jollychain.core.inference.CauseModel;
 import org.jollychain.core.inference.Posterior;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Solution;
@@ -199,7 +202,7 @@ public final class Planner {
 
   /** How much is open: the entropy of what the belief calls for (bit). */
   public double bits(Diagnosis.Opinion opinion) {
-    return problem(opinion, Optional.empty(), Policy.usual(true)).believed().bits();
+    return problem(opinion, List.of(), Optional.empty(), Policy.usual(true)).believed().bits();
   }
 
   private PlanningState state(
@@ -210,7 +213,8 @@ public final class Planner {
     return PlanningState.after(
         evidence,
         complaint.map(sheet.complaints()::get).map(this::told).orElse(Set.of()),
-        problem(opinion, complaint.map(sheet.complaints()::get), policy),
+        problem(opinion, evidence, complaint.map(sheet.complaints()::get), policy),
+        checked(opinion.beginning().findings()),
         questions);
   }
 
@@ -249,10 +253,27 @@ public final class Planner {
             });
   }
 
+  /** The checks of the guide that were made. */
+  private static Set<String> checked(GuideFindings findings) {
+    return findings.checks().stream().map(CheckMade::check).collect(Collectors.toSet());
+  }
+
   private PlanningProblem problem(
-      Diagnosis.Opinion opinion, Optional<Complaint> complaint, Policy policy) {
+      Diagnosis.Opinion opinion,
+      List<? extends Evidence> evidence,
+      Optional<Complaint> complaint,
+      Policy policy) {
     return new PlanningProblem(
-        sheet, questions, outcomeModels(), policy, opinion.beliefs(), unsafe(opinion), complaint);
+        sheet,
+        questions,
+        outcomeModels(),
+        policy,
+        opinion.beliefs(),
+        unsafe(opinion),
+        complaint,
+        new StateTables.Beside(
+            CauseModel.of(sheet, opinion.beginning().findings(), complaint, evidence),
+            opinion.assessment().plates()));
   }
 
   /**

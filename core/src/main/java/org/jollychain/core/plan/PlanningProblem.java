@@ -1,6 +1,7 @@
 package org.jollychain.core.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,22 +14,21 @@ import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.inference.CauseModel;
 import org.jollychain.core.inference.Posterior;
-import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.UnitModel;
-import org.jollychain.core.quantity.Dimension;
 import org.jollychain.core.sequencing.Distribution;
 import org.jollychain.core.sequencing.OutcomeTable;
 import org.jollychain.core.sequencing.SequencingProblem;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
-import org.jollychain.core.sheet.Situation;
 
 /**
  * The search for a fault as a problem of test sequencing: the hypotheses are the states, grouped by
- * the culprit they blame; the candidate tests of the sheet are the tests; minutes and exposure are
- * the price.
+ * the culprit they blame, a sound circuit divided by the causes outside of it that the guide knows;
+ * the candidate tests of the sheet and the checks of the guide are the tests; minutes and exposure
+ * are the price.
  */
 final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
@@ -48,11 +48,11 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
   private final Sheet sheet;
   private final CandidateTests questions;
-  private final Map<Question, OutcomeModel> outcomeModels;
   private final Policy policy;
-  private final boolean unsafe;
+  private final Bounds bounds;
   private final Optional<Complaint> complaint;
   private final ChainPlaces places;
+  private final StateTables tables;
   private final List<Culprit> culprits = new ArrayList<>();
   private final List<Hypothesis> likeliest = new ArrayList<>();
   private final Distribution believed;
@@ -61,6 +61,7 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
    * @param beliefs the most probable first
    * @param unsafe whether nobody should put power on
    * @param complaint what the customer sees
+   * @param otherwise what may be asked beside the circuit
    */
   PlanningProblem(
       Sheet sheet,
@@ -69,17 +70,17 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
       Policy policy,
       List<Posterior.Entry> beliefs,
       boolean unsafe,
-      Optional<Complaint> complaint) {
+      Optional<Complaint> complaint,
+      StateTables.Beside otherwise) {
     this.sheet = sheet;
     this.complaint = complaint;
     this.places = new ChainPlaces(questions.unit(), complaint);
-    this.unsafe = unsafe;
+    this.bounds = new Bounds(questions.unit(), policy, complaint, unsafe);
     this.questions = questions;
-    this.outcomeModels = outcomeModels;
     this.policy = policy;
-    List<Posterior.Entry> kept =
-        beliefs.stream().filter(b -> b.probability() > NEGLIGIBLE).toList();
-    List<Culprit> blamed = kept.stream().map(b -> b.hypothesis().culprit()).toList();
+    this.tables = new StateTables(sheet, complaint, outcomeModels, beliefs, otherwise);
+    List<StateTables.State> kept = tables.states();
+    List<Culprit> blamed = kept.stream().map(StateTables.State::culprit).toList();
     Map<Culprit, Double> mass = new HashMap<>();
     for (int i = 0; i < kept.size(); i++) {
       mass.merge(blamed.get(i), kept.get(i).probability(), Double::sum);
@@ -101,9 +102,9 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     this.believed =
         Distribution.of(
             culprits.size(),
-            kept.stream().mapToInt(Posterior.Entry::index).toArray(),
+            kept.stream().mapToInt(StateTables.State::place).toArray(),
             groupOf,
-            kept.stream().mapToDouble(Posterior.Entry::probability).toArray());
+            kept.stream().mapToDouble(StateTables.State::probability).toArray());
   }
 
   Sheet sheet() {
@@ -120,7 +121,7 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
   /** Whether the complaint is of this situation. */
   boolean complainedIn(String situation) {
-    return complaint.filter(c -> c.situation().equals(situation)).isPresent();
+    return bounds.complainedIn(situation);
   }
 
   UnitModel unit() {
@@ -167,12 +168,12 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
   }
 
   OutcomeModel outcomeModel(Question question) {
-    return outcomeModels.get(question);
+    return tables.of(question);
   }
 
   @Override
   public OutcomeTable outcomes(Question question) {
-    return outcomeModels.get(question).table();
+    return outcomeModel(question).table();
   }
 
   WorkState.Move move(WorkState from, Question question) {
@@ -192,6 +193,9 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
   @Override
   public double endsAt(int culprit) {
+    if (culprits.get(culprit) instanceof Culprit.OutsideCause) {
+      return showing(culprit).findAny().isPresent() ? CauseModel.SEEN : CauseModel.FOUND;
+    }
     return culprits.get(culprit).suspect()
         ? Thresholds.USUAL.strong()
         : Thresholds.USUAL.strongWithoutSuspect();
@@ -199,7 +203,33 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
   @Override
   public Optional<Question> confirming(int culprit, Set<Question> asked) {
-    return confirming(likeliest(culprit), asked, false);
+    return confirming(culprit, asked, false);
+  }
+
+  /**
+   * @param confirmed whether it has failed its own test already
+   */
+  Optional<Question> confirming(int culprit, Set<Question> asked, boolean confirmed) {
+    return culprits.get(culprit) instanceof Culprit.OutsideCause outside
+        ? showing(culprit)
+            .filter(q -> !tables.shown(outside.cause()))
+            .filter(q -> !asked.contains(q) && mayBeMade(q))
+            .min(Comparator.comparingDouble(q -> q.check().minutes()))
+            .map(Question.class::cast)
+        : confirming(likeliest(culprit), asked, confirmed);
+  }
+
+  /** The checks of the guide that may show a cause outright. */
+  private Stream<Question.GuideCheck> showing(int culprit) {
+    Culprit.OutsideCause cause = (Culprit.OutsideCause) culprits.get(culprit);
+    return checks().filter(q -> q.check().shows().containsValue(cause.cause()));
+  }
+
+  /** The checks of the guide. */
+  Stream<Question.GuideCheck> checks() {
+    return tables.beside().stream()
+        .filter(Question.GuideCheck.class::isInstance)
+        .map(Question.GuideCheck.class::cast);
   }
 
   /**
@@ -220,8 +250,8 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
                             ? reseated(f).stream()
                             : Stream.concat(own(f).stream(), reseated(f).stream()));
     return tests
-        .filter(q -> outcomeModels.containsKey(q) && !asked.contains(q))
-        .filter(this::possible)
+        .filter(q -> tables.knows(q) && !asked.contains(q))
+        .filter(bounds::possible)
         .findFirst();
   }
 
@@ -290,14 +320,16 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
   /** All that may be asked and has not been. */
   List<Question> open(Set<Question> asked) {
-    return questions.all().stream().filter(q -> !asked.contains(q) && mayBeMade(q)).toList();
+    return Stream.concat(questions.all().stream(), tables.beside().stream())
+        .filter(q -> !asked.contains(q) && mayBeMade(q))
+        .toList();
   }
 
   /** What permit, method, reach or skipping keeps from being asked; nothing that does harm. */
   Stream<Question> barred(Set<Question> asked) {
     return questions.all().stream()
-        .filter(q -> !asked.contains(q) && !mayBeMade(q) && !powers(q) && !q.reseated())
-        .filter(q -> comesAbout(sheet.situation(q.situation())));
+        .filter(q -> !asked.contains(q) && !mayBeMade(q) && !bounds.powers(q) && !q.reseated())
+        .filter(q -> bounds.comesAbout(sheet.situation(q.situation())));
   }
 
   /** Whether no permit for live work is wanting for it. */
@@ -307,77 +339,6 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
 
   /** Whether permit, method, reach and what was skipped allow it. */
   boolean mayBeMade(Question question) {
-    return allowed(question) && possible(question);
-  }
-
-  /** Whether it does no harm, was not skipped, and probes and unit get there. */
-  private boolean possible(Question question) {
-    return !powers(question)
-        && !skipped(question)
-        && reached(question)
-        && comesAbout(sheet.situation(question.situation()));
-  }
-
-  /**
-   * Whether the unit gets there: nothing gets hot where what should run before stands still, as it
-   * is complained of.
-   */
-  private boolean comesAbout(Situation situation) {
-    if (complaint.isEmpty()
-        || complaint.get().how() != Complaint.How.ALWAYS
-        || complainedIn(situation.id())
-        || situation.after().isEmpty()) {
-      return true;
-    }
-    Situation before = sheet.situation(situation.after().get());
-    return complaint.get().notRunning().stream()
-            .noneMatch(load -> unit().runs(load, unit().in(before.id())))
-        && comesAbout(before);
-  }
-
-  private boolean skipped(Question question) {
-    return !policy.skipped().isEmpty() && policy.skipped().contains(question.id());
-  }
-
-  /** Whether probes get to all the points of a question. */
-  private boolean reached(Question question) {
-    if (question instanceof Question.Measure m && !m.at().function().clamps()) {
-      return !policy.unreachable().contains(m.at().red())
-          && !policy.unreachable().contains(m.at().black())
-          && m.at().liftedAt().stream().noneMatch(policy.unreachable()::contains);
-    }
-    return true;
-  }
-
-  /** Whether it would put power on where nobody should. */
-  private boolean powers(Question question) {
-    return unsafe && sheet.situation(question.situation()).supplyOn();
-  }
-
-  /** Whether method and permit have it; what is put on again is only for a suspect. */
-  private boolean allowed(Question question) {
-    if (!(question instanceof Question.Measure m)) {
-      return true;
-    }
-    if (m.reseated()) {
-      return false;
-    }
-    Probe probe = m.at();
-    if (!sheet.situation(probe.situation()).supplyOn()) {
-      return policy.method() == Method.MIXED
-          || policy.method() == Method.ISOLATED_OHMS
-          || !policy.livePermit();
-    }
-    if (!policy.livePermit()) {
-      return false;
-    }
-    boolean volts = probe.function().dimension() == Dimension.VOLTS;
-    boolean supply = probe.atTerminals(sheet);
-    return switch (policy.method()) {
-      case MIXED -> true;
-      case ISOLATED_OHMS -> false;
-      case LIVE_DROPS -> supply || probe.part().isPresent();
-      case LIVE_TO_REFERENCE -> supply || !volts || probe.part().isEmpty();
-    };
+    return bounds.allow(question) && bounds.possible(question);
   }
 }

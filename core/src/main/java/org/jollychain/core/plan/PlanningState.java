@@ -23,13 +23,16 @@ record PlanningState(PlanningProblem problem, Position<Question, WorkState> at) 
   /**
    * @param evidence all that stands
    * @param told what was known before anything was asked
+   * @param checked the checks of the guide that were made, by id
    */
   static PlanningState after(
       List<? extends Evidence> evidence,
       Set<Question> told,
       PlanningProblem problem,
+      Set<String> checked,
       CandidateTests questions) {
     Set<Question> asked = new HashSet<>(told);
+    problem.checks().filter(q -> checked.contains(q.check().id())).forEach(asked::add);
     evidence.forEach(e -> questions.answeredBy(e).ifPresent(asked::add));
     return new PlanningState(
         problem,
@@ -73,6 +76,6 @@ record PlanningState(PlanningProblem problem, Position<Question, WorkState> at) 
   }
 
   Optional<Question> confirming(int culprit, boolean confirmed) {
-    return problem.confirming(problem.likeliest(culprit), at.made(), confirmed);
+    return problem.confirming(culprit, at.made(), confirmed);
   }
 }

@@ -3,6 +3,7 @@ package org.jollychain.core.plan;
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.partcheck.Card;
 
 /**
  * What to do next, as it is put to a technician.
@@ -24,6 +25,8 @@ import org.jollychain.core.evidence.Question;
  * @param bits how much of the open question it is expected to settle (bit)
  * @param confirms whether it tests the suspect itself
  * @param hazards what to mind
+ * @param check the check of the guide it is, by its id
+ * @param bench what of the part bench decides that check, where figures do
  */
 public record Proposal(
     String id,
@@ -44,12 +47,21 @@ public record Proposal(
     double opening,
     double bits,
     boolean confirms,
-    List<String> hazards) {
+    List<String> hazards,
+    Optional<String> check,
+    Optional<Card> bench) {
 
   /**
    * An answer and what it would mean.
    *
    * @param probability of that answer
+   * @param outcome of the check of the guide, by its id; empty where it is no check
    */
-  public record Expect(String shown, String meaning, double probability) {}
+  public record Expect(String shown, String meaning, double probability, String outcome) {
+
+    /** An answer that is read or seen in the circuit. */
+    Expect(String shown, String meaning, double probability) {
+      this(shown, meaning, probability, "");
+    }
+  }
 }

@@ -4,17 +4,18 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
-import org.jollychain.core.diagnosis.SupplyAdvice;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.fault.FaultMode;
 import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.guide.Check;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Probe;
+import org.jollychain.core.partcheck.PartChecks;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.sequencing.Distribution;
 import org.jollychain.core.sequencing.TwoStepLookahead;
@@ -22,7 +23,6 @@ import org.jollychain.core.sheet.Access;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
-import org.jollychain.core.sheet.ThermalRating;
 
 /** A plan in words. */
 final class ProposalWriter {
@@ -34,11 +34,13 @@ final class ProposalWriter {
   private final PlanningState state;
   private final PlanningProblem problem;
   private final Sheet sheet;
+  private final OwnTests proofs;
 
   ProposalWriter(PlanningState state) {
     this.state = state;
     this.sheet = state.sheet();
     this.problem = state.problem();
+    this.proofs = new OwnTests(state);
   }
 
   Plan ask(
@@ -81,6 +83,13 @@ final class ProposalWriter {
 
   Plan confirm(Question question, int call) {
     String what = problem.culprits().get(call).title(sheet);
+    if (problem.culprits().get(call) instanceof Culprit.OutsideCause) {
+      return confirming(
+          question,
+          "It is most likely outside of the circuit: %s. Look before it is put right."
+              .formatted(what),
+          "Outside of the circuit, most likely: %s.".formatted(what));
+    }
     String why =
         question.reseated()
             ? "The drop may sit in its terminals: see before the %s is renewed."
@@ -105,71 +114,15 @@ final class ProposalWriter {
   }
 
   private Plan plan(List<Proposal> next, Plan.State how, String say, Plan.Expected expected) {
-    return new Plan(next, how, say, confirmBy(), expected);
-  }
-
-  /**
-   * What would confirm what leads. A suspect's own test is the one that would be proposed, so that
-   * it obeys permit, reach and what was skipped.
-   */
-  private String confirmBy() {
-    Hypothesis leader = problem.leader();
-    Culprit first = leader.first();
-    Optional<Part> byHand = first.part().map(sheet::part).filter(this::buttonToLookAt);
-    if (byHand.isPresent()) {
-      return "Look at the reset button of the %s: out, it has tripped, and what overheated it comes first."
-          .formatted(byHand.get().title());
-    }
-    Optional<Question> due = problem.confirming(leader, state.at().made(), false);
-    boolean once =
-        leader.supplyFault().isPresent()
-            || first.part().map(sheet::part).filter(problem::judgedByItsCall).isPresent();
-    Optional<Question> own = once ? due : due.or(() -> problem.confirming(leader, Set.of(), false));
-    if (own.isPresent()) {
-      List<String> lifted = own.get().probe().map(p -> List.copyOf(p.liftedAt())).orElse(List.of());
-      String off = lifted.isEmpty() ? "" : ", wire off at " + String.join(" and ", lifted);
-      String again = due.isEmpty() ? ", once more with firm contact" : "";
-      String situation = sheet.situation(own.get().situation()).title();
-      return "%s%s%s (%s).".formatted(own.get().title(sheet), off, again, situation);
-    }
-    return switch (leader.kind()) {
-      case SOUND -> "Run it through a whole cycle: it must heat, and cycle on its control.";
-      case NOT_ON_SHEET -> "Compare the wiring with the maker's diagram.";
-      case FAULTY ->
-          leader.supplyFault().isPresent()
-              ? SupplyAdvice.of(leader.supplyFault().get(), sheet.supply().system())
-              : switch (leader.modeOf(first).orElseThrow()) {
-                case NOT_MADE -> "Give the command and see whether the contact closes.";
-                case INTERMITTENT ->
-                    "Renew what is burnt or loose in %s or its terminals, then prove it at work."
-                        .formatted(first.said(sheet));
-                default ->
-                    first.part().filter(this::switched).isPresent()
-                        ? ofContact(sheet.part(first.part().get()))
-                        : first.part().flatMap(p -> sheet.part(p).kind().firstLook()).isPresent()
-                            ? sheet.part(first.part().get()).kind().firstLook().get()
-                            : "No test of %s by itself is left that may be made: permit, method, or points out of reach."
-                                .formatted(first.said(sheet));
-              };
-    };
-  }
-
-  private boolean switched(String part) {
-    return sheet.part(part).kind().is(PartKind.Trait.WELDS);
-  }
-
-  /** One that is reset by hand has most likely tripped; nobody has looked at its button yet. */
-  private boolean buttonToLookAt(Part part) {
-    List<Question> own =
-        state.at().made().stream()
-            .filter(q -> q.part().filter(part.id()::equals).isPresent())
-            .toList();
-    return part.comesBack(ThermalRating.Reset.MANUAL)
-        && !own.isEmpty()
-        && own.stream().noneMatch(Question.Look.class::isInstance);
+    return new Plan(next, how, say, proofs.confirmBy(), expected);
   }
 
   Plan end(int call, Assessment.Leading leading) {
+    if (problem.culprits().get(call) instanceof Culprit.OutsideCause cause) {
+      String say =
+          "Outside of the circuit: %s. Put it right, then prove it.".formatted(cause.title(sheet));
+      return plan(List.of(), Plan.State.CLEAR, say, new Plan.Expected(0, 0));
+    }
     boolean found = leading.confirmed();
     String say =
         found
@@ -178,7 +131,7 @@ final class ProposalWriter {
             : closesAgain(problem.likeliest(call))
                 ? "It points to %s. It opened by heat: let it cool, find what let it overheat, then read it again."
                     .formatted(leading.title())
-                : "Most likely by far: %s. %s".formatted(leading.title(), confirmBy());
+                : "Most likely by far: %s. %s".formatted(leading.title(), proofs.confirmBy());
     return plan(
         List.of(), found ? Plan.State.FOUND : Plan.State.CLEAR, say, new Plan.Expected(0, 0));
   }
@@ -242,6 +195,9 @@ final class ProposalWriter {
 
   /** What masters do with it now. */
   private String practised(Culprit culprit) {
+    if (culprit instanceof Culprit.OutsideCause) {
+      return "Put it right and see whether that ends it: %s.".formatted(culprit.title(sheet));
+    }
     if (!culprit.suspect()) {
       return "Run it through a whole cycle. If it works: not reproduced; name what is suspected on the job sheet and follow up in a week.";
     }
@@ -260,23 +216,8 @@ final class ProposalWriter {
           .formatted(culprit.title(sheet));
     }
     return part.filter(p -> p.kind().is(PartKind.Trait.WELDS)).isPresent()
-        ? ofContact(part.get())
-        : confirmBy();
-  }
-
-  /** A contact that no test of its own shows to be dead is said to be what it is. */
-  private String ofContact(Part contact) {
-    boolean seenOpen =
-        state.at().made().stream()
-            .anyMatch(
-                q ->
-                    q.part().filter(contact.id()::equals).isPresent()
-                        && sheet.situation(q.situation()).supplyOn());
-    return seenOpen
-        ? "It stands open though it is called: the %s, or what drives it. Listen for it when it is called, look at its joints and measure its drive before it is renewed."
-            .formatted(contact.title())
-        : "The %s or what drives it: give the command and listen for it, look at its joints. Without a failed test it is not renewed."
-            .formatted(contact.title());
+        ? proofs.ofContact(part.get())
+        : proofs.confirmBy();
   }
 
   private Proposal proposal(Question question, boolean confirms, String why) {
@@ -303,7 +244,13 @@ final class ProposalWriter {
         move.opening(),
         state.settles(question),
         confirms,
-        hazards(question, move));
+        hazards(question, move),
+        check(question).map(Check::id),
+        check(question).flatMap(Check::bench).map(b -> PartChecks.withKey(b.key()).card()));
+  }
+
+  private static Optional<Check> check(Question question) {
+    return question instanceof Question.GuideCheck c ? Optional.of(c.check()) : Optional.empty();
   }
 
   /** What the work comes to as it stands. */
@@ -317,7 +264,7 @@ final class ProposalWriter {
     List<String> hazards = new ArrayList<>();
     if (move.exposed()) {
       hazards.add("Live: one hand, insulated probes, a meter fit for the place.");
-    } else if (!move.after().live()) {
+    } else if (!move.after().live() && !question.asItStands()) {
       hazards.add("Isolated, locked off and proved dead, the meter proved before and after.");
     }
     if (question.probe().flatMap(Probe::celsius).isPresent()) {
@@ -327,6 +274,7 @@ final class ProposalWriter {
       Access access = sheet.access().get(id);
       hazards.addAll(access.hazards());
     }
+    check(question).ifPresent(c -> hazards.addAll(c.hazards()));
     return hazards.stream().distinct().toList();
   }
 
@@ -338,9 +286,28 @@ final class ProposalWriter {
           new Proposal.Expect(OutcomeModel.AS_SOUND, "it was in its terminals: renew those", gone),
           new Proposal.Expect("as before", "it is the part itself", 1 - gone));
     }
+    if (check(question).isPresent()) {
+      return outcomes(check(question).get(), outcomes, split);
+    }
     return Answers.of(state, question).stream()
         .limit(MOST_ANSWERS)
         .map(a -> new Proposal.Expect(a.shown(), a.meaning(), a.chance()))
+        .toList();
+  }
+
+  /** All of a check's, in the order of the guide: each is a key. */
+  private List<Proposal.Expect> outcomes(
+      Check check, OutcomeModel outcomes, Distribution.Split split) {
+    Suspects suspects = new Suspects(problem);
+    List<String> ids = List.copyOf(check.outcomes().keySet());
+    return IntStream.range(0, outcomes.answers())
+        .mapToObj(
+            j ->
+                new Proposal.Expect(
+                    outcomes.words().get(j),
+                    split.chance()[j] > 0 ? suspects.names(split.byGroup()[j]) : "",
+                    split.chance()[j],
+                    ids.get(j)))
         .toList();
   }
 

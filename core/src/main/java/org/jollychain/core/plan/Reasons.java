@@ -126,6 +126,18 @@ final class Reasons implements Question.Kinds<String> {
   }
 
   @Override
+  public String check(Question.GuideCheck check) {
+    return check.check().why().isEmpty()
+        ? "It tells causes outside of the circuit apart, which no probe does."
+        : check.check().why();
+  }
+
+  @Override
+  public String plate(Question.Plate plate) {
+    return "It was read as few such parts are: another rating, or bad? Its plate tells in half a minute.";
+  }
+
+  @Override
   public String code(Question.Code code) {
     return "The control may have seen it; its code costs nothing.";
   }

@@ -86,6 +86,12 @@ public record WorkState(boolean live, String situation, Set<String> open, Set<St
   }
 
   Move to(Question question, Sheet sheet, TimeCosts costs) {
+    if (question instanceof Question.GuideCheck c && c.asItStands() && c.access().isEmpty()) {
+      return asItStands(c.check().minutes());
+    }
+    if (question instanceof Question.Plate) {
+      return asItStands(costs.question());
+    }
     Situation target = sheet.situation(question.situation());
     Set<String> needed = accesses(sheet, question);
     needed.removeAll(open);
@@ -158,7 +164,7 @@ public record WorkState(boolean live, String situation, Set<String> open, Set<St
       exposed = target.supplyOn() && sheet.supply().volts() > TOUCHED_VOLTS;
       minutes += probe.function().clamps() ? costs.clamp() : costs.probe();
     } else {
-      minutes += question instanceof Question.Look ? costs.look() : costs.question();
+      minutes += seen(question, costs);
     }
     Set<String> opened = new LinkedHashSet<>(open);
     opened.addAll(needed);
@@ -170,6 +176,18 @@ public record WorkState(boolean live, String situation, Set<String> open, Set<St
         new WorkState(target.supplyOn(), target.id(), Set.copyOf(opened), Set.copyOf(off)));
   }
 
+  /** What needs neither power nor a state nor anything opened. */
+  private Move asItStands(double minutes) {
+    return new Move(minutes, 0, false, List.of(), this);
+  }
+
+  /** What it takes to see or to hear something (min). */
+  private static double seen(Question question, TimeCosts costs) {
+    return question instanceof Question.GuideCheck c
+        ? c.check().minutes()
+        : question instanceof Question.Look ? costs.look() : costs.question();
+  }
+
   private static double hottest(Situation situation) {
     return situation.celsius().values().stream().mapToDouble(c -> c).max().orElse(0);
   }
@@ -179,19 +197,22 @@ public record WorkState(boolean live, String situation, Set<String> open, Set<St
     Set<String> needed = new LinkedHashSet<>();
     if (question instanceof Question.Measure m) {
       if (m.at().function().clamps()) {
-        part(sheet, m.at().part().orElseThrow(), needed);
+        reach(sheet, m.at().part().orElseThrow(), needed);
       } else {
         List<String> points = new ArrayList<>(List.of(m.at().red(), m.at().black()));
         points.addAll(m.at().liftedAt());
         points.forEach(p -> point(sheet.points().get(p), sheet, needed));
       }
     } else if (question instanceof Question.Look look) {
-      part(sheet, look.at(), needed);
+      reach(sheet, look.at(), needed);
+    } else if (question instanceof Question.GuideCheck check) {
+      needed.addAll(check.access());
     }
     return needed;
   }
 
-  private static void part(Sheet sheet, String id, Set<String> needed) {
+  /** What must be open to see a part and to get at it, in the order it is opened. */
+  static void reach(Sheet sheet, String id, Set<String> needed) {
     Part part = sheet.part(id);
     Optional<String> access = part.access();
     if (access.isPresent()) {

@@ -71,6 +71,14 @@ public final class PlainText {
         : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
   }
 
+  /** The same within a sentence; what is written in capitals stays so. */
+  public static String inSentence(String text) {
+    boolean capitals = text.length() > 1 && !Character.isLowerCase(text.charAt(1));
+    return text.isEmpty() || capitals
+        ? text
+        : text.substring(0, 1).toLowerCase(Locale.ROOT) + text.substring(1);
+  }
+
   /** Embeddings, overrides and isolates (Unicode Standard Annex 9). */
   private static boolean isDirection(int c) {
     return c >= 0x202A && c <= 0x202E || c >= 0x2066 && c <= 0x2069;

@@ -74,6 +74,16 @@ public final class Interview {
           }
 
           @Override
+          public Evidence check(Question.GuideCheck check) {
+            throw new IllegalArgumentException("a simulated unit has no duct, no customer");
+          }
+
+          @Override
+          public Evidence plate(Question.Plate plate) {
+            throw new IllegalArgumentException("a simulated unit has no plate");
+          }
+
+          @Override
           public Evidence code(Question.Code c) {
             return new CodeShown(id, unit.code(), c.situation(), at);
           }

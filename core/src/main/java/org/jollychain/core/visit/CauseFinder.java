@@ -10,10 +10,15 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
+import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.diagnosis.Verdict;
+import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Check;
+import org.jollychain.core.guide.CheckMade;
 import org.jollychain.core.guide.Guide;
+import org.jollychain.core.guide.GuideFindings;
+import org.jollychain.core.inference.CauseModel;
 import org.jollychain.core.partcheck.PartChecks;
 import org.jollychain.core.plan.TimeCosts;
 import org.jollychain.core.sequencing.Distribution;
@@ -21,7 +26,6 @@ import org.jollychain.core.sequencing.OutcomeTable;
 import org.jollychain.core.sequencing.Position;
 import org.jollychain.core.sequencing.TwoStepLookahead;
 import org.jollychain.core.sheet.Part;
-import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -31,13 +35,10 @@ import org.jollychain.core.sheet.Sheet;
  * most for its minutes.
  *
  * <pre>{@code
- * CauseSearch search = new CauseFinder(sheet, guide, costs).search(assessment, entries, suspected);
+ * CauseSearch search = new CauseFinder(sheet, guide, costs).search(opinion, evidence, entries);
  * }</pre>
  */
 public final class CauseFinder {
-
-  /** The weight of what the guide does not know, as a share of what it does. */
-  private static final double UNKNOWN = 0.05;
 
   /** A failing that the readings show counts so many times, one they clear so little. */
   private static final double SHOWN = 40;
@@ -65,44 +66,58 @@ public final class CauseFinder {
     this.costs = costs;
   }
 
-  /** Kinds of parts that the causes make open which were said to be found, or shown outright. */
-  public static Set<PartKind> harmed(Guide guide, List<VisitEntry> entries) {
-    Set<PartKind> kinds = new HashSet<>();
+  /** What was found by the guide, as far as it bears on the circuit. */
+  public static GuideFindings findings(Optional<Guide> guide, List<VisitEntry> entries) {
+    return guide.map(g -> findings(g, entries)).orElse(GuideFindings.NONE);
+  }
+
+  private static GuideFindings findings(Guide guide, List<VisitEntry> entries) {
+    List<CheckMade> checks = new ArrayList<>();
+    Set<String> causes = new HashSet<>();
     for (VisitEntry e : DerivedChecks.of(guide, entries)) {
-      Optional<String> cause =
-          switch (e.kind()) {
-            case CAUSE -> Optional.of(e.subject());
-            case CHECK ->
-                Optional.ofNullable(guide.checks().get(e.subject()))
-                    .map(c -> c.shows().get(e.value()));
-            default -> Optional.empty();
-          };
-      cause.map(guide.causes()::get).ifPresent(c -> kinds.addAll(c.opens()));
+      if (e.kind() == VisitEntry.Kind.CHECK) {
+        checks.add(new CheckMade(e.subject(), e.value()));
+      } else if (e.kind() == VisitEntry.Kind.CAUSE && !e.subject().equals(VisitEntry.NO_CAUSE)) {
+        causes.add(e.subject());
+      }
     }
-    return kinds;
+    return new GuideFindings(Optional.of(guide), List.copyOf(checks), Set.copyOf(causes));
   }
 
   /**
    * How far the search is.
    *
-   * @param suspected whether it overheats or is slow without a failed part, as the unit says or the
-   *     customer sees
+   * @param opinion of the evidence
+   * @param entries that stand, in time
    */
-  public CauseSearch search(Assessment assessment, List<VisitEntry> entries, boolean suspected) {
+  public CauseSearch search(
+      Diagnosis.Opinion opinion, List<? extends Evidence> evidence, List<VisitEntry> entries) {
+    Assessment assessment = opinion.assessment();
+    CauseModel model =
+        CauseModel.of(
+                sheet,
+                findings(Optional.of(guide), entries),
+                opinion.beginning().complaint().map(sheet.complaints()::get),
+                evidence)
+            .orElseThrow();
     Optional<Part> opened = opened(assessment, entries);
-    if (opened.isEmpty() && (!suspected || assessment.leading().confirmed())) {
+    if (opened.isEmpty() && (!model.outside() || assessment.leading().confirmed())) {
       return CauseSearch.notNeeded(
           "No link is shown to be open that something else would have made open.");
     }
     List<Cause> causes =
-        guide.causes().values().stream()
-            .filter(c -> opened.map(c::concerns).orElse(c.soundCircuit()))
-            .filter(c -> c.from().isEmpty() || known(c.from().get()))
+        model.causes().stream()
+            .filter(
+                c ->
+                    opened
+                        .map(c::concerns)
+                        .orElse(c.soundCircuit() && (model.outside(c) || c.from().isPresent())))
             .toList();
     if (causes.isEmpty()) {
       return CauseSearch.notNeeded("The guide knows no cause for this.");
     }
-    return search(opened, causes, assessment, entries);
+    double[] outside = opened.isPresent() ? new double[0] : outside(causes, opinion, model);
+    return search(opened, causes, opinion.assessment(), outside, entries);
   }
 
   /** The link whose opening is to be explained: the one that is sure to be, or was renewed. */
@@ -124,23 +139,28 @@ public final class CauseFinder {
         .findFirst();
   }
 
-  private boolean known(Cause.FromCircuit from) {
-    return sheet.parts().values().stream().anyMatch(p -> p.kind() == from.kind());
-  }
-
+  /**
+   * @param outside how probable each cause is where no link opened, what was found considered
+   */
   private CauseSearch search(
-      Optional<Part> opened, List<Cause> causes, Assessment assessment, List<VisitEntry> entries) {
+      Optional<Part> opened,
+      List<Cause> causes,
+      Assessment assessment,
+      double[] outside,
+      List<VisitEntry> entries) {
     CauseProblem problem = new CauseProblem(causes, guide.checks().values(), costs);
     List<List<String>> because = new ArrayList<>();
     double[] weights = new double[causes.size() + 1];
     for (int i = 0; i < causes.size(); i++) {
       List<String> reasons = new ArrayList<>();
       weights[i] = causes.get(i).weight() * bearing(causes.get(i), assessment, reasons);
-      weights[causes.size()] += UNKNOWN * causes.get(i).weight();
+      weights[causes.size()] += CauseModel.UNKNOWN * causes.get(i).weight();
       because.add(reasons);
     }
+    boolean ofLink = opened.isPresent();
     int[] states = IntStream.range(0, weights.length).toArray();
-    Distribution believed = Distribution.of(weights.length, states, states, weights);
+    Distribution believed =
+        Distribution.of(weights.length, states, states, ofLink ? weights : outside);
     Set<Check> made = new HashSet<>();
     Set<String> shown = new HashSet<>();
     Set<String> said = new HashSet<>();
@@ -151,7 +171,8 @@ public final class CauseFinder {
         made.add(check);
         on = problem.step(on, check).after();
         OutcomeTable table = problem.outcomes(check);
-        believed = believed.given(table, check.indexOf(e.value()));
+        // outside of a link that opened, what was found is in the beliefs already
+        believed = ofLink ? believed.given(table, check.indexOf(e.value())) : believed;
         told(causes, check, e.value(), because);
         Optional.ofNullable(check.shows().get(e.value())).ifPresent(shown::add);
       } else if (e.kind() == VisitEntry.Kind.CAUSE && !e.subject().equals(VisitEntry.NO_CAUSE)) {
@@ -165,6 +186,22 @@ public final class CauseFinder {
         ranked(now).stream().limit(MOST_NEXT).map(o -> next(o, causes)).toList();
     CauseSearch.State state = state(suspected, next, entries);
     return new CauseSearch(opened.map(Part::id), state, suspected, next, say(state, suspected));
+  }
+
+  /**
+   * How probable each cause is beside the faults of the circuit, where no link opened; last that it
+   * is none of them.
+   */
+  private static double[] outside(List<Cause> causes, Diagnosis.Opinion opinion, CauseModel model) {
+    double[] all = model.probabilities(opinion.beliefs());
+    double[] p = new double[causes.size() + 1];
+    double told = 0;
+    for (int i = 0; i < causes.size(); i++) {
+      p[i] = all[model.causes().indexOf(causes.get(i))];
+      told += p[i];
+    }
+    p[causes.size()] = 1 - told;
+    return p;
   }
 
   /** The best first; once a cause leads, what would show it. */
@@ -246,8 +283,9 @@ public final class CauseFinder {
                   p[i],
                   shown.contains(c.id()),
                   said.contains(c.id())
-                      || p[i] >= CauseProblem.FOUND
-                      || shown.contains(c.id()) && all >= CauseProblem.SEEN && p[i] >= NAMED,
+                      // the only one there is has still to be looked at
+                      || p[i] >= CauseModel.FOUND && !because.get(i).isEmpty()
+                      || shown.contains(c.id()) && all >= CauseModel.SEEN && p[i] >= NAMED,
                   because.get(i),
                   c.putRight().stream().map(a -> guide.actions().get(a).title()).toList());
             })

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Check;
+import org.jollychain.core.inference.CauseModel;
 import org.jollychain.core.plan.TimeCosts;
 import org.jollychain.core.sequencing.OutcomeTable;
 import org.jollychain.core.sequencing.SequencingProblem;
@@ -19,12 +20,6 @@ import org.jollychain.core.sequencing.SequencingProblem;
  */
 record CauseProblem(List<Cause> causes, Collection<Check> checks, TimeCosts costs)
     implements SequencingProblem<Check, Boolean> {
-
-  /** From here on a cause is found. */
-  static final double FOUND = 0.9;
-
-  /** What was seen is found once it, with what else was seen, is so probable. */
-  static final double SEEN = 0.8;
 
   /** That it is none of them is believed later. */
   private static final double NONE_OF_THEM = 0.97;
@@ -64,7 +59,7 @@ record CauseProblem(List<Cause> causes, Collection<Check> checks, TimeCosts cost
     if (group == causes.size()) {
       return NONE_OF_THEM;
     }
-    return showing(group).isEmpty() ? FOUND : SEEN;
+    return showing(group).isEmpty() ? CauseModel.FOUND : CauseModel.SEEN;
   }
 
   @Override

@@ -13,6 +13,8 @@ public enum Outcome {
   MADE_SAFE,
   /** No test failed: suspects are named, and somebody comes back. */
   NOT_REPRODUCED,
+  /** Nobody complained: it was looked over, its limits and times tried. */
+  SERVICE,
   DECLINED;
 
   /**
@@ -45,8 +47,11 @@ public enum Outcome {
         missing.add("every proof has to hold");
       }
     }
-    if (this == NOT_REPRODUCED && leading.confirmed()) {
+    if ((this == NOT_REPRODUCED || this == SERVICE) && leading.confirmed()) {
       missing.add("the %s failed its own test".formatted(leading.title()));
+    }
+    if (this == SERVICE && visit.proofs().stream().anyMatch(p -> p.answer().isEmpty())) {
+      missing.add("every proof has to be tried");
     }
     return missing;
   }

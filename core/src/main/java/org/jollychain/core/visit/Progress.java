@@ -52,21 +52,26 @@ public record Progress(Step step, String title, State state, String note) {
     Optional<Part> toRenew =
         Optional.ofNullable(sheet.parts().get(assessment.leading().part()))
             .filter(Progress::renewedWhenFailed);
+    boolean outside =
+        visit.cause().state() == CauseSearch.State.FOUND && visit.cause().opened().isEmpty();
+    Progress arrive = arrive(visit, told, assessment);
     List<Progress> steps =
         new ArrayList<>(
             List.of(
-                arrive(visit, told),
+                arrive,
                 supply(assessment.supply().verdict()),
                 getIn(visit, told),
-                walk(found, plan.state()),
-                confirm(found, plan.state(), visit),
+                walk(found || outside, arrive.state == State.HERE, plan.state()),
+                outside && !found
+                    ? new Progress(Step.CONFIRM, State.NOT_NEEDED, "outside of the circuit")
+                    : confirm(found, plan.state(), visit),
                 cause(visit.cause(), told.closed()),
                 putRight(visit, confirmed ? toRenew : Optional.empty(), confirmed),
                 prove(visit),
                 told.closed()
                     ? new Progress(Step.SIGN_OFF, State.DONE, "closed")
                     : new Progress(Step.SIGN_OFF, State.OPEN, "not yet")));
-    return atWork(steps, found && !told.closed());
+    return atWork(steps, (found || outside) && !told.closed());
   }
 
   /** Once the fault is found the work is at the first step that is not over. */
@@ -87,16 +92,25 @@ public record Progress(Step step, String title, State state, String note) {
     return List.copyOf(steps);
   }
 
-  private static Progress arrive(Visit visit, Told told) {
+  /**
+   * A job begins here, until its cautions were read and its simple things answered, they were
+   * passed over on purpose, or something was read of the unit.
+   */
+  private static Progress arrive(Visit visit, Told told, Assessment assessment) {
+    long unread = visit.hazards().stream().filter(h -> h.answer().isEmpty()).count();
+    long open = visit.simple().stream().filter(s -> s.answer().isEmpty()).count();
+    boolean begun =
+        told.closed()
+            || !assessment.evidence().isEmpty()
+            || told.said(VisitEntry.Kind.PASSED, Step.ARRIVE.toString());
+    if (unread + open > 0 && !begun) {
+      return new Progress(
+          Step.ARRIVE, State.HERE, "%d cautions, %d simple things".formatted(unread, open));
+    }
     if (told.complaint().isEmpty()) {
       return new Progress(Step.ARRIVE, State.OPEN, "no complaint told");
     }
-    long unread = visit.hazards().stream().filter(h -> h.answer().isEmpty()).count();
-    String note =
-        unread == visit.hazards().size() || unread == 0
-            ? told.complaint()
-            : "%d hazards unread".formatted(unread);
-    return new Progress(Step.ARRIVE, State.DONE, note);
+    return new Progress(Step.ARRIVE, State.DONE, told.complaint());
   }
 
   private static Progress supply(SupplyVerdict verdict) {
@@ -122,10 +136,13 @@ public record Progress(Step step, String title, State state, String note) {
         : new Progress(Step.GET_IN, State.OPEN, "nothing opened");
   }
 
-  private static Progress walk(boolean found, Plan.State plan) {
+  private static Progress walk(boolean found, boolean arriving, Plan.State plan) {
+    if (arriving) {
+      return new Progress(Step.WALK, State.OPEN, "after the simple things");
+    }
     boolean leads = found || plan == Plan.State.CONFIRM || plan == Plan.State.CLEAR;
     return leads
-        ? new Progress(Step.WALK, State.DONE, "a suspect leads")
+        ? new Progress(Step.WALK, State.DONE, "it is clear")
         : new Progress(Step.WALK, State.HERE, "here");
   }
 
@@ -155,7 +172,10 @@ public record Progress(Step step, String title, State state, String note) {
       case ASK, NOTHING_LEFT ->
           closed
               ? new Progress(Step.CAUSE, State.DOUBTFUL, "not looked for")
-              : new Progress(Step.CAUSE, State.OPEN, "why did it open?");
+              : new Progress(
+                  Step.CAUSE,
+                  State.OPEN,
+                  search.opened().isPresent() ? "why did it open?" : "outside of the circuit?");
     };
   }
 
@@ -176,7 +196,7 @@ public record Progress(Step step, String title, State state, String note) {
     long left = due.stream().filter(a -> a.answer().isEmpty()).count();
     boolean done =
         !visit.renewed().isEmpty()
-            || visit.actions().stream().anyMatch(a -> !a.answer().isEmpty())
+            || visit.actions().stream().anyMatch(a -> a.answer().equals(VisitEntry.YES))
             || visit.simple().stream().anyMatch(s -> s.answer().equals(VisitEntry.NO));
     Optional<Part> old =
         toRenew.filter(p -> visit.renewed().stream().noneMatch(r -> r.part().equals(p.id())));

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
+import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.guide.Cause;
@@ -120,21 +121,23 @@ public record Visit(
    *
    * @param guide of the unit's family, if there is one
    * @param evidence that stands
+   * @param opinion of it
    */
   public static Visit of(
-      UnitModel unit,
       Optional<Guide> guide,
       Told told,
       List<? extends Evidence> evidence,
-      Assessment assessment,
+      Diagnosis.Opinion opinion,
       Plan plan) {
+    UnitModel unit = opinion.unit();
+    Assessment assessment = opinion.assessment();
     Sheet sheet = unit.sheet();
     CauseSearch cause =
         guide
             .map(
                 g ->
                     new CauseFinder(sheet, g, TimeCosts.USUAL)
-                        .search(assessment, DerivedChecks.of(g, told.entries()), told.suspected()))
+                        .search(opinion, evidence, DerivedChecks.of(g, told.entries())))
             .orElse(CauseSearch.notNeeded("There is no guide for this family yet."));
     List<Cause> found = found(guide, cause);
     Visit visit =
@@ -185,6 +188,7 @@ public record Visit(
         .map(
             here ->
                 switch (here.step()) {
+                  case ARRIVE -> firstOpen(simple);
                   case CAUSE ->
                       cause.next().stream().findFirst().map(CauseSearch.Next::title).orElse("");
                   case PUT_RIGHT -> firstOpen(actions.stream().filter(Item::due).toList());
@@ -205,7 +209,9 @@ public record Visit(
       said.add(leading.title());
     }
     found.forEach(c -> said.add(c.title()));
-    actions.stream().filter(a -> !a.answer().isEmpty()).forEach(a -> said.add(a.title()));
+    actions.stream()
+        .filter(a -> a.answer().equals(VisitEntry.YES))
+        .forEach(a -> said.add(a.title()));
     renewed.forEach(r -> said.add(r.title() + " renewed"));
     return said.stream().map(s -> PlainText.sentence(s) + ".").collect(Collectors.joining(" "));
   }
@@ -282,7 +288,9 @@ public record Visit(
                     a.title(),
                     "",
                     a.minutes(),
-                    told.said(VisitEntry.Kind.DONE, a.id()) ? VisitEntry.YES : "",
+                    told.last(VisitEntry.Kind.DONE, a.id())
+                        .map(e -> e.value().isEmpty() ? VisitEntry.YES : e.value())
+                        .orElse(""),
                     due.contains(a.id())))
         .toList();
   }

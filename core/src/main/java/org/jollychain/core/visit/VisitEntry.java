@@ -31,10 +31,15 @@ public record VisitEntry(Kind kind, String subject, String value) {
   /** Something was not, or does not. */
   public static final String NO = "no";
 
+  /** Steps that may be passed over. */
+  private static final List<String> PASSABLE = List.of(Step.ARRIVE.toString());
+
   /** What kinds there are, and of what their subject is an id. */
   public enum Kind {
     /** A hazard of the guide was read. */
     READ,
+    /** A step was passed over on purpose, though not all of it was answered. */
+    PASSED,
     /** A simple thing of the guide: right as found, or put right. */
     GIVEN,
     /** An access of the sheet was opened. */
@@ -49,7 +54,7 @@ public record VisitEntry(Kind kind, String subject, String value) {
     BENCHED,
     /** A cause of the guide was found; or none, for a reason. */
     CAUSE,
-    /** An action of the guide was done. */
+    /** An action of the guide was done, or left out on purpose where its value is no. */
     DONE,
     /** A part of the sheet was renewed; its value is what is printed on the new one. */
     RENEWED,
@@ -73,6 +78,7 @@ public record VisitEntry(Kind kind, String subject, String value) {
   public void check(Sheet sheet, Optional<Guide> guide) {
     switch (kind) {
       case READ -> known("hazard", guide.map(Guide::hazards).orElse(Map.of()).keySet());
+      case PASSED -> known("step", PASSABLE);
       case GIVEN -> {
         known("simple thing", guide.map(Guide::simple).orElse(Map.of()).keySet());
         yesOrNo();
@@ -101,7 +107,12 @@ public record VisitEntry(Kind kind, String subject, String value) {
           known("cause", guide.map(Guide::causes).orElse(Map.of()).keySet());
         }
       }
-      case DONE -> known("action", guide.map(Guide::actions).orElse(Map.of()).keySet());
+      case DONE -> {
+        known("action", guide.map(Guide::actions).orElse(Map.of()).keySet());
+        if (!value.isEmpty()) {
+          yesOrNo();
+        }
+      }
       case RENEWED -> {
         known("part", sheet.parts().keySet());
         Replacement.of(sheet.part(subject), value).refuse();

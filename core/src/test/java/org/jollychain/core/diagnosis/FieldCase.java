@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import java.util.Set;
 import java.util.function.Predicate;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
@@ -21,6 +20,7 @@ import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.guide.GuideFindings;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.quantity.Kebab;
@@ -80,7 +80,7 @@ record FieldCase(String name, Sheet sheet, Optional<String> complaint, JsonNode 
     for (Map.Entry<String, JsonNode> fact : told.path("facts").properties()) {
       facts = facts.and(sheet, fact.getKey(), fact.getValue().asString());
     }
-    return new Diagnosis.Beginning(complaint, Set.of(), facts);
+    return new Diagnosis.Beginning(complaint, GuideFindings.NONE, facts);
   }
 
   List<Evidence> evidence() {

@@ -56,6 +56,27 @@ class StaircasesTest {
     }
   }
 
+  /** The plug is read with the cord out: nobody had a probe at the block behind it. */
+  @Test
+  void a_point_is_read_where_a_probe_was_and_nowhere_else() {
+    Sheet dryer = Sheets.dryer();
+    Readings read = new Readings(dryer);
+    Staircase heat =
+        new Diagnosis(dryer)
+            .assess(
+                List.of(read.live("L1-L2 239.4"), read.live("C3-L2 238.9")), Optional.of("no-heat"))
+            .paths()
+            .get(0);
+    assertThat(heat.treads())
+        .filteredOn(t -> t.read().isPresent())
+        .extracting(Assessment.Tread::point)
+        .containsExactly("L1", "C3");
+    assertThat(heat.treads())
+        .filteredOn(t -> t.measured().isPresent())
+        .extracting(Assessment.Tread::point)
+        .contains("PL1", "L1");
+  }
+
   @Test
   void readings_narrow_the_band() {
     Sheet dryer = Sheets.dryer();

@@ -41,7 +41,8 @@ class FixedSequencesTest {
             policy,
             diagnosis.beliefs(List.of(), Optional.empty()),
             false,
-            Optional.empty());
+            Optional.empty(),
+            StateTables.Beside.NOTHING);
     Set<Question> may = new LinkedHashSet<>(questions.all());
     may.removeIf(q -> !live && q instanceof Question.Measure && live(sheet, q));
     List<Question> asked = new ArrayList<>();

@@ -33,7 +33,8 @@ class PlanningProblemTest {
           Policy.usual(true),
           BELIEFS,
           false,
-          Optional.empty());
+          Optional.empty(),
+          StateTables.Beside.NOTHING);
 
   private static double sum(double[] shares) {
     double sum = 0;

@@ -6,18 +6,16 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.jollychain.core.Guides;
 import org.jollychain.core.Readings;
 import org.jollychain.core.Sheets;
-import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.guide.Check;
 import org.jollychain.core.guide.Guide;
+import org.jollychain.core.guide.GuideFindings;
 import org.jollychain.core.partcheck.PartChecks;
 import org.jollychain.core.plan.TimeCosts;
-import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.unit.UnitFacts;
 import org.junit.jupiter.api.Test;
@@ -40,11 +38,11 @@ class CauseFinderTest {
   }
 
   private CauseSearch after(VisitEntry... entries) {
-    return FINDER.search(assessed(open, again), List.of(entries), false);
+    return FINDER.search(assessed(open, again), List.of(), List.of(entries));
   }
 
-  private static Assessment assessed(Evidence... evidence) {
-    return DIAGNOSIS.opinion(List.of(evidence), Optional.of("no-heat")).assessment();
+  private static Diagnosis.Opinion assessed(Evidence... evidence) {
+    return DIAGNOSIS.opinion(List.of(evidence), Optional.of("no-heat"));
   }
 
   private static double probability(String cause, CauseSearch search) {
@@ -87,16 +85,14 @@ class CauseFinderTest {
   void a_cause_that_was_seen_first_makes_the_links_it_opens_likelier() {
     Sheet dryer = Sheets.shipped("dryer-timer-240");
     Diagnosis diagnosis = new Diagnosis(dryer);
-    Set<PartKind> harmed =
-        CauseFinder.harmed(
-            Guides.shipped("dryer-electric"),
+    GuideFindings lint =
+        CauseFinder.findings(
+            Optional.of(GUIDE),
             List.of(new VisitEntry(VisitEntry.Kind.CHECK, "duct-look", "lint")));
-    assertThat(harmed).contains(PartKind.THERMAL_CUTOFF).doesNotContain(PartKind.HEATING_ELEMENT);
     Optional<String> noHeat = Optional.of("no-heat");
     double before = cutoff(diagnosis.opinion(List.of(), noHeat));
     double after =
-        cutoff(
-            diagnosis.opinion(List.of(), new Diagnosis.Beginning(noHeat, harmed, UnitFacts.NONE)));
+        cutoff(diagnosis.opinion(List.of(), new Diagnosis.Beginning(noHeat, lint, UnitFacts.NONE)));
     assertThat(after).isGreaterThan(1.5 * before);
   }
 
@@ -110,11 +106,11 @@ class CauseFinderTest {
 
   @Test
   void nothing_is_asked_before_a_link_is_known_to_be_open() {
-    CauseSearch none = FINDER.search(assessed(), List.of(), false);
+    CauseSearch none = FINDER.search(assessed(), List.of(), List.of());
     assertThat(none.state()).isEqualTo(CauseSearch.State.NOT_NEEDED);
     CauseSearch element =
         FINDER.search(
-            assessed(read.ohms("element", "OL"), read.ohms("element", "OL")), List.of(), false);
+            assessed(read.ohms("element", "OL"), read.ohms("element", "OL")), List.of(), List.of());
     assertThat(element.state()).isEqualTo(CauseSearch.State.NOT_NEEDED);
   }
 
@@ -172,7 +168,7 @@ class CauseFinderTest {
   @Test
   void a_failing_that_the_readings_show_is_the_likeliest_cause() {
     double before = probability("element-grounded", after());
-    CauseSearch now = FINDER.search(assessed(open, again, leak(), leak()), List.of(), false);
+    CauseSearch now = FINDER.search(assessed(open, again, leak(), leak()), List.of(), List.of());
     assertThat(probability("element-grounded", now)).isGreaterThan(8 * before);
     assertThat(now.causes().get(0).id()).isEqualTo("element-grounded");
   }
@@ -214,9 +210,9 @@ class CauseFinderTest {
     CauseSearch search =
         new CauseFinder(sheet, Guides.shipped("autoclave"), TimeCosts.USUAL)
             .search(
-                new Diagnosis(sheet).opinion(List.of(), Optional.empty()).assessment(),
+                new Diagnosis(sheet).opinion(List.of(), Optional.of("overheats")),
                 List.of(),
-                true);
+                List.of());
     assertThat(search.causes()).extracting(CauseSearch.Suspected::id).contains(cause);
   }
 }

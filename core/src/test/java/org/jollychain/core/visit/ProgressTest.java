@@ -27,7 +27,7 @@ class ProgressTest {
 
   private static List<Progress> after(String complaint, boolean closed, Evidence... told) {
     List<Evidence> evidence = List.of(told);
-    return after(new Told(complaint, false, closed, List.of()), evidence);
+    return after(new Told(complaint, closed, List.of()), evidence);
   }
 
   private static List<Progress> after(Told told, List<Evidence> evidence) {
@@ -37,11 +37,10 @@ class ProgressTest {
   private static Visit visit(Told told, List<Evidence> evidence) {
     Diagnosis.Opinion opinion = DIAGNOSIS.opinion(evidence, Optional.empty());
     return Visit.of(
-        DIAGNOSIS.unit(),
         Optional.of(GUIDE),
         told,
         evidence,
-        opinion.assessment(),
+        opinion,
         PLANNER.plan(opinion, evidence, Optional.empty(), Policy.usual(true)));
   }
 
@@ -55,14 +54,25 @@ class ProgressTest {
   }
 
   @Test
-  void at_first_the_work_is_in_the_chain() {
-    List<Progress> all = after("", false);
-    assertThat(of(Step.ARRIVE, all).state()).isEqualTo(Progress.State.OPEN);
+  void a_job_begins_on_arrival_until_that_was_answered_or_passed_over() {
+    List<Progress> all = after("No heat", false);
     assertThat(of(Step.SUPPLY, all).note()).isEqualTo("unmeasured");
-    assertThat(all)
-        .filteredOn(p -> p.state() == Progress.State.HERE)
-        .extracting(Progress::step)
+    assertThat(hereOf(all)).containsExactly(Step.ARRIVE);
+    assertThat(of(Step.ARRIVE, all).note()).contains("cautions");
+    List<VisitEntry> passed = List.of(said(VisitEntry.Kind.PASSED, "arrive", ""));
+    assertThat(hereOf(after(new Told("No heat", false, passed), List.of())))
         .containsExactly(Step.WALK);
+    List<VisitEntry> answered = new ArrayList<>();
+    GUIDE.hazards().keySet().forEach(h -> answered.add(said(VisitEntry.Kind.READ, h, "")));
+    GUIDE.simple().keySet().forEach(g -> answered.add(said(VisitEntry.Kind.GIVEN, g, "yes")));
+    assertThat(hereOf(after(new Told("No heat", false, answered), List.of())))
+        .containsExactly(Step.WALK);
+    // who reads something is at work
+    assertThat(hereOf(after("No heat", false, read.live("L1-L2 238")))).containsExactly(Step.WALK);
+  }
+
+  private static List<Step> hereOf(List<Progress> all) {
+    return all.stream().filter(p -> p.state() == Progress.State.HERE).map(Progress::step).toList();
   }
 
   @Test
@@ -119,19 +129,19 @@ class ProgressTest {
     told.add(said(VisitEntry.Kind.DONE, "clean-duct", ""));
     told.add(said(VisitEntry.Kind.RENEWED, "thermal-cutoff", "178 C"));
     assertThat(here(told, found)).isEqualTo(Step.PROVE);
-    Visit visit = visit(new Told("No heat", false, false, told), found);
+    Visit visit = visit(new Told("No heat", false, told), found);
     assertThat(visit.renewed().get(0).verdict()).isEqualTo(Replacement.Verdict.SAME);
     assertThat(visit.renewed().get(0).partners()).containsExactly("high limit");
     assertThat(visit.prevention()).extracting(Guide.Prevention::id).contains("duct-yearly");
     GUIDE.proofs().keySet().forEach(p -> told.add(said(VisitEntry.Kind.PROVED, p, "yes")));
     assertThat(here(told, found)).isEqualTo(Step.SIGN_OFF);
     told.add(said(VisitEntry.Kind.PROVED, "warm", "no"));
-    assertThat(of(Step.PROVE, after(new Told("No heat", false, false, told), found)).state())
+    assertThat(of(Step.PROVE, after(new Told("No heat", false, told), found)).state())
         .isEqualTo(Progress.State.DOUBTFUL);
   }
 
   private static Step here(List<VisitEntry> told, List<Evidence> found) {
-    return after(new Told("No heat", false, false, told), found).stream()
+    return after(new Told("No heat", false, told), found).stream()
         .filter(p -> p.state() == Progress.State.HERE)
         .findFirst()
         .orElseThrow()
@@ -145,8 +155,8 @@ class ProgressTest {
             said(VisitEntry.Kind.OPENED, "console", ""),
             said(VisitEntry.Kind.OPENED, "rear-panel", ""),
             said(VisitEntry.Kind.CLOSED, "console", ""));
-    assertThat(new Told("", false, false, told).open()).containsExactly("rear-panel");
-    assertThat(of(Step.GET_IN, after(new Told("", false, true, told), List.of())).state())
+    assertThat(new Told("", false, told).open()).containsExactly("rear-panel");
+    assertThat(of(Step.GET_IN, after(new Told("", true, told), List.of())).state())
         .isEqualTo(Progress.State.DOUBTFUL);
   }
 
@@ -156,7 +166,7 @@ class ProgressTest {
    */
   @Test
   void the_current_to_be_shown_is_that_of_this_unit_at_this_supply() {
-    Visit nominal = visit(new Told("", false, false, List.of()), List.of());
+    Visit nominal = visit(new Told("", false, List.of()), List.of());
     Expectation element =
         nominal.currents().stream()
             .filter(e -> e.load().equals("element"))
@@ -164,7 +174,7 @@ class ProgressTest {
             .orElseThrow();
     assertThat(element.amperes()).isBetween(20.2, 21.7);
     assertThat(element.low()).isLessThan(20);
-    Visit high = visit(new Told("", false, false, List.of()), List.of(read.live("L1-L2 252")));
+    Visit high = visit(new Told("", false, List.of()), List.of(read.live("L1-L2 252")));
     assertThat(high.currents().get(0).amperes() / nominal.currents().get(0).amperes())
         .isBetween(1.035, 1.065);
   }

@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.guide.GuideFindings;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.network.SheetValidator;
@@ -133,7 +134,7 @@ public class AssessService {
     }
     Diagnosis.Beginning beginning =
         new Diagnosis.Beginning(
-            Optional.ofNullable(file.complaint()), Set.of(), facts(file, engine.sheet()));
+            Optional.ofNullable(file.complaint()), GuideFindings.NONE, facts(file, engine.sheet()));
     Diagnosis.Opinion opinion = engine.opinion(evidence, beginning);
     return Assessed.of(
         opinion.assessment(), engine.plan(opinion, evidence, beginning, file.planned()));

@@ -1,9 +1,10 @@
 package org.jollychain.server.job;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -16,6 +17,7 @@ import org.jollychain.core.plan.DecisionTree;
 import org.jollychain.core.plan.Forecast;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Policy;
+import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.core.visit.CauseFinder;
@@ -133,7 +135,7 @@ public class JobAssessor {
     Diagnosis.Beginning beginning(Sheet sheet) {
       return new Diagnosis.Beginning(
           complaint(),
-          guide.map(g -> CauseFinder.harmed(g, told())).orElse(Set.of()),
+          CauseFinder.findings(guide, told()),
           UnitFactLog.known(print.facts(), sheet));
     }
 
@@ -196,6 +198,16 @@ public class JobAssessor {
     Plan plan =
         engine.plan(
             weighed.opinion, weighed.standing, taken.beginning(engine.sheet()), taken.planned());
+    Visit visit =
+        Visit.of(
+            taken.guide,
+            new Told(
+                complaint.map(engine.sheet().complaints()::get).map(Complaint::title).orElse(""),
+                taken.job.closedAt() != null,
+                taken.told()),
+            weighed.standing,
+            weighed.opinion,
+            plan);
     return new JobView(
         taken.job,
         engine.sheet().title(),
@@ -205,23 +217,14 @@ public class JobAssessor {
         taken.job.policy(),
         assessment,
         plan,
-        Visit.of(
-            weighed.opinion.unit(),
-            taken.guide,
-            Told.of(
-                complaint.map(engine.sheet().complaints()::get),
-                weighed.standing,
-                taken.job.closedAt() != null,
-                taken.told()),
-            weighed.standing,
-            assessment,
-            plan),
+        visit,
         taken.owned.stream()
             .filter(m -> !m.retired())
             .map(m -> MeterFit.of(engine.sheet(), m.id(), m.name(), m.category()))
             .toList(),
         taken.lines,
-        taken.print);
+        taken.print,
+        missing(visit, assessment.leading(), taken.entries));
   }
 
   /**
@@ -231,14 +234,26 @@ public class JobAssessor {
    */
   JobView ready(UUID id, Outcome as) {
     JobView view = view(id);
-    boolean struck = view.evidence().stream().anyMatch(e -> e.struckAt() != null);
-    List<String> missing = as.missing(view.visit(), view.assessment().leading(), struck);
+    List<String> missing = view.missing().getOrDefault(as.toString(), List.of());
     if (!missing.isEmpty()) {
       throw RefusedException.unprocessable(
           "It cannot be signed off as %s yet: %s."
               .formatted(as.toString().replace('-', ' '), String.join("; ", missing)));
     }
     return view;
+  }
+
+  /** What is still missing, by each way a visit may end. */
+  private static Map<String, List<String>> missing(
+      Visit visit, Assessment.Leading leading, List<JobView.Entry> entries) {
+    boolean struck = entries.stream().anyMatch(e -> e.struckAt() != null);
+    Map<String, List<String>> missing = new LinkedHashMap<>();
+    for (Outcome as : Outcome.values()) {
+      if (as != Outcome.UNSAID) {
+        missing.put(as.toString(), as.missing(visit, leading, struck));
+      }
+    }
+    return missing;
   }
 
   /** For lists. It follows from the evidence, so nothing is lost where it cannot be kept. */

@@ -39,7 +39,7 @@ record JobSheet(
   /** Readings on one sheet of paper; the rest is in the log. */
   private static final int MOST_READINGS = 24;
 
-  private static final int LEAST_MEASURED = 2;
+  private static final int LEAST_READ = 2;
 
   private static final int MOST_UNTESTED = 10;
 
@@ -98,7 +98,7 @@ record JobSheet(
             .limit(MOST_READINGS)
             .map(e -> new Reading(e.place(), e.shown(), e.ifSound()))
             .toList(),
-        chain.map(c -> StaircasePaper.of(c, Assessment.Tread::measured)),
+        chain.map(c -> StaircasePaper.of(c, Assessment.Tread::read)),
         chain
             .filter(c -> job.closedAs() == Outcome.REPAIRED)
             .map(c -> StaircasePaper.of(c, t -> Optional.of(t.expected()))),
@@ -124,7 +124,7 @@ record JobSheet(
 
   /** Whether there is something measured to draw: on paper stands no volt that nobody read. */
   private static boolean measured(Assessment.Staircase chain) {
-    return chain.treads().stream().filter(t -> t.measured().isPresent()).count() >= LEAST_MEASURED;
+    return chain.treads().stream().filter(t -> t.read().isPresent()).count() >= LEAST_READ;
   }
 
   private static List<Line> story(JobView view) {

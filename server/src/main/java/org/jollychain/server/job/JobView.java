@@ -2,6 +2,7 @@ package org.jollychain.server.job;
 
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.plan.Plan;
@@ -20,6 +21,7 @@ import org.jspecify.annotations.Nullable;
  * @param meters the shop's, and whether each fits the place
  * @param entries what was told of the visit beside the evidence
  * @param print what the unit's plates, parts and paper say
+ * @param missing what is still missing to sign it off, by each way it may end
  */
 public record JobView(
     Job job,
@@ -33,7 +35,8 @@ public record JobView(
     Visit visit,
     List<MeterFit> meters,
     List<VisitLine> entries,
-    UnitFactsView print) {
+    UnitFactsView print,
+    Map<String, List<String>> missing) {
 
   /**
    * A piece of evidence of the job.

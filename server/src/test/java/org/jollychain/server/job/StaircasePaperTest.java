@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 class StaircasePaperTest {
 
   private static Tread tread(String point, Optional<Double> measured) {
-    return new Tread(point, 120, 119, 118, 120, measured, measured.map(m -> 0.5));
+    return new Tread(point, 120, 119, 118, 120, measured, measured.map(m -> 0.5), measured);
   }
 
   @Test

@@ -12,8 +12,10 @@ import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.diagnosis.SupplyVerdict;
+import org.jollychain.core.evidence.Question;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.guide.GuideFindings;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Probe;
@@ -139,7 +141,8 @@ public final class FieldStudy {
       }
       Assessment said =
           diagnosis
-              .opinion(visit.taken(), new Diagnosis.Beginning(complaint, Set.of(), plates))
+              .opinion(
+                  visit.taken(), new Diagnosis.Beginning(complaint, GuideFindings.NONE, plates))
               .assessment();
       if (how != How.PLAN && sameFor(said.leading().part(), wrong, visit)) {
         continue;
@@ -154,11 +157,12 @@ public final class FieldStudy {
   }
 
   private static Diagnosis.Beginning known(String complaint, UnitFacts plates) {
-    return new Diagnosis.Beginning(Optional.of(complaint), Set.of(), plates);
+    return new Diagnosis.Beginning(Optional.of(complaint), GuideFindings.NONE, plates);
   }
 
   /** Works through the plan to its end. */
-  private void followPlan(FieldVisit visit, List<FieldFault> wrong, Diagnosis.Beginning beginning) {
+  private void followPlan(FieldVisit visit, List<FieldFault> wrong, Diagnosis.Beginning told) {
+    Diagnosis.Beginning beginning = told;
     Policy policy = Policy.of(Method.MIXED, Order.BEST_VALUE, true);
     for (int i = 0; i < MOST_QUESTIONS; i++) {
       Diagnosis.Opinion opinion = diagnosis.opinion(visit.taken(), beginning);
@@ -166,6 +170,16 @@ public final class FieldStudy {
           planner.plan(opinion, visit.taken(), beginning.complaint(), policy).next();
       if (next.isEmpty()) {
         return;
+      }
+      if (next.get(0).kind() == Question.Kind.PLATE) {
+        // those that can be read were read on arrival
+        String part = next.get(0).across().orElseThrow();
+        beginning =
+            new Diagnosis.Beginning(
+                beginning.complaint(),
+                GuideFindings.NONE,
+                beginning.facts().and(sheet, part, "not readable"));
+        continue;
       }
       visit.answer(questions.byId(next.get(0).id()).orElseThrow(), wrong);
     }

@@ -217,6 +217,16 @@ final class FieldVisit {
               }
 
               @Override
+              public Evidence check(Question.GuideCheck check) {
+                throw new IllegalArgumentException("this study has no guide");
+              }
+
+              @Override
+              public Evidence plate(Question.Plate plate) {
+                throw new IllegalArgumentException("plates are read on arrival");
+              }
+
+              @Override
               public Evidence code(Question.Code c) {
                 Optional<String> shown =
                     sheet.codes().values().stream()

@@ -1,0 +1,256 @@
+package org.jollychain.core.inference;
+
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import org.jollychain.core.evidence.CodeShown;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.fault.Fault;
+import org.jollychain.core.fault.Hypothesis;
+import org.jollychain.core.guide.Cause;
+import org.jollychain.core.guide.Check;
+import org.jollychain.core.guide.CheckMade;
+import org.jollychain.core.guide.Guide;
+import org.jollychain.core.guide.GuideFindings;
+import org.jollychain.core.sheet.Complaint;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Sheet;
+
+/**
+ * What the guide's checks tell of a hypothesis of the circuit. Behind a link that opened stands one
+ * of the causes that open such links; behind a sound circuit that runs badly one of those that need
+ * no failed part; behind any other fault none. So with shares {@code P(c | h)} by the guide's
+ * weights, what was found is as likely as
+ *
+ * <pre>{@code P(found | h) = sum over c of P(c | h) times the product of P(outcome | c)}</pre>
+ *
+ * and a fault behind which no cause stands has every check's {@code otherwise}.
+ */
+public final class CauseModel {
+
+  /** From here on a cause is found. */
+  public static final double FOUND = 0.9;
+
+  /** One that a check shows outright is found once it, with what else was seen, is so probable. */
+  public static final double SEEN = 0.8;
+
+  /** The weight of what the guide does not know, as a share of what it does. */
+  public static final double UNKNOWN = 0.05;
+
+  /** A cause that is the very fault of a hypothesis counts so many times. */
+  private static final double ITSELF = 40;
+
+  /** A cause that was said to be found is so many times likelier than without that word. */
+  private static final double TOLD = 20;
+
+  /** No outcome is rarer (a probability), whatever a guide says. */
+  private static final double RAREST = 1e-3;
+
+  private final Sheet sheet;
+  private final Optional<Complaint> complaint;
+  private final boolean code;
+  private final List<Cause> causes;
+  private final List<Check> checks;
+
+  /** The causes that a check showed outright, or that were said to be found. */
+  private final Set<String> shown;
+
+  /** How much likelier what was found is with each cause than with none of them. */
+  private final double[] ratios;
+
+  private CauseModel(
+      Sheet sheet,
+      Guide guide,
+      GuideFindings findings,
+      Optional<Complaint> complaint,
+      boolean code) {
+    this.sheet = sheet;
+    this.complaint = complaint;
+    this.code = code;
+    this.causes =
+        guide.causes().values().stream()
+            .filter(c -> c.fits(sheet.identify()))
+            .filter(c -> c.from().isEmpty() || onSheet(c))
+            .toList();
+    this.checks = List.copyOf(guide.checks().values());
+    this.shown = new HashSet<>(findings.causes());
+    findings.checks().stream()
+        .filter(made -> guide.checks().containsKey(made.check()))
+        .map(made -> guide.checks().get(made.check()).shows().get(made.outcome()))
+        .filter(Objects::nonNull)
+        .forEach(shown::add);
+    this.ratios = causes.stream().mapToDouble(c -> ratio(c, guide, findings)).toArray();
+  }
+
+  /**
+   * @param complaint what the customer sees
+   * @return empty where there is no guide
+   */
+  public static Optional<CauseModel> of(
+      Sheet sheet,
+      GuideFindings findings,
+      Optional<Complaint> complaint,
+      List<? extends Evidence> evidence) {
+    boolean code =
+        evidence.stream().anyMatch(e -> e instanceof CodeShown c && c.code().isPresent());
+    return findings.guide().map(g -> new CauseModel(sheet, g, findings, complaint, code));
+  }
+
+  /** Whether the guide knows what brings the complaint about with no part failed. */
+  public boolean outside() {
+    return causes.stream().anyMatch(this::outside);
+  }
+
+  /**
+   * Whether it is thought of where no part has failed: it brings about what is complained of, or
+   * the unit runs, but badly, or shows a code.
+   */
+  public boolean outside(Cause cause) {
+    return cause.soundCircuit()
+        && cause.from().isEmpty()
+        && (code
+            || complaint
+                .filter(
+                    c ->
+                        cause.complaints().isEmpty()
+                            ? !c.suspects().isEmpty() && !c.runs().isEmpty()
+                            : cause.complaints().contains(c.id()))
+                .isPresent());
+  }
+
+  private static double ratio(Cause cause, Guide guide, GuideFindings findings) {
+    double ratio = findings.causes().contains(cause.id()) ? TOLD : 1;
+    for (CheckMade made : findings.checks()) {
+      Check check = guide.checks().get(made.check());
+      int at = check == null ? -1 : check.indexOf(made.outcome());
+      if (at >= 0) {
+        ratio *=
+            Math.max(RAREST, check.likelihood(cause.id())[at])
+                / Math.max(RAREST, check.otherwise()[at]);
+      }
+    }
+    return ratio;
+  }
+
+  private boolean onSheet(Cause cause) {
+    return sheet.parts().values().stream().anyMatch(p -> p.kind() == cause.from().get().kind());
+  }
+
+  /** The causes, in the order of the guide. */
+  public List<Cause> causes() {
+    return causes;
+  }
+
+  /** Whether a check showed a cause outright, or it was said to be found. */
+  public boolean shown(String cause) {
+    return shown.contains(cause);
+  }
+
+  /** The checks, in the order of the guide. */
+  public List<Check> checks() {
+    return checks;
+  }
+
+  /** How much likelier what was found is under a hypothesis than with no cause of the guide. */
+  public double likelihood(Hypothesis h) {
+    return Arrays.stream(weighed(h)).sum();
+  }
+
+  /**
+   * How probable each cause is under a hypothesis, what was found considered; last what the guide
+   * does not know, or that there is nothing to be known.
+   */
+  public double[] shares(Hypothesis h) {
+    double[] shares = weighed(h);
+    double all = Arrays.stream(shares).sum();
+    return Arrays.stream(shares).map(s -> s / all).toArray();
+  }
+
+  /**
+   * How probable each cause is where no link opened: a cause outside of a sound circuit, or a fault
+   * of the circuit that is itself a cause; last that it is none of them.
+   *
+   * @param beliefs what is believed of the circuit, what was found by the guide considered
+   */
+  public double[] probabilities(List<Posterior.Entry> beliefs) {
+    double[] p = new double[causes.size() + 1];
+    for (Posterior.Entry b : beliefs) {
+      Hypothesis h = b.hypothesis();
+      double[] shares = shares(h);
+      for (int i = 0; i < shares.length; i++) {
+        boolean counts =
+            i < causes.size() && (h.kind() == Hypothesis.Kind.SOUND || isItself(causes.get(i), h));
+        p[counts ? i : causes.size()] += b.probability() * shares[i];
+      }
+    }
+    return p;
+  }
+
+  /** How probable each outcome of a check is under a hypothesis. */
+  public double[] outcomes(Check check, Hypothesis h) {
+    double[] shares = shares(h);
+    double[] outcomes = new double[check.otherwise().length];
+    for (int i = 0; i < shares.length; i++) {
+      if (shares[i] > 0) {
+        double[] likelihood =
+            i < causes.size() ? check.likelihood(causes.get(i).id()) : check.otherwise();
+        for (int j = 0; j < outcomes.length; j++) {
+          outcomes[j] += shares[i] * likelihood[j];
+        }
+      }
+    }
+    return outcomes;
+  }
+
+  /** Whether any cause of the guide may stand behind it. */
+  public boolean explained(Hypothesis h) {
+    return weighed(h)[causes.size()] < 1;
+  }
+
+  /** The shares before anything was found, each times its ratio. */
+  private double[] weighed(Hypothesis h) {
+    double[] weights = new double[causes.size() + 1];
+    double all = 0;
+    for (int i = 0; i < causes.size(); i++) {
+      weights[i] = weight(causes.get(i), h);
+      all += weights[i];
+    }
+    if (all == 0) {
+      weights[causes.size()] = 1;
+      return weights;
+    }
+    for (int i = 0; i < causes.size(); i++) {
+      weights[i] *= ratios[i] / (all * (1 + UNKNOWN));
+    }
+    weights[causes.size()] = UNKNOWN / (1 + UNKNOWN);
+    return weights;
+  }
+
+  private double weight(Cause cause, Hypothesis h) {
+    if (h.kind() == Hypothesis.Kind.SOUND) {
+      return outside(cause) ? cause.weight() : 0;
+    }
+    boolean itself = isItself(cause, h);
+    boolean opens =
+        h.ofParts().filter(Fault.OfPart::opens).anyMatch(f -> opens(cause, sheet.part(f.part())));
+    return itself ? ITSELF * cause.weight() : opens ? cause.weight() : 0;
+  }
+
+  /** Whether it is the very fault of a hypothesis. */
+  private boolean isItself(Cause cause, Hypothesis h) {
+    return cause.from().isPresent() && h.ofParts().anyMatch(f -> isFault(cause.from().get(), f));
+  }
+
+  private boolean isFault(Cause.FromCircuit from, Fault.OfPart fault) {
+    return sheet.part(fault.part()).kind() == from.kind()
+        && fault.mode().toString().equals(from.mode());
+  }
+
+  /** A cause that concerns every part says nothing of which one opened. */
+  private static boolean opens(Cause cause, Part part) {
+    return cause.opens().contains(part.kind());
+  }
+}
