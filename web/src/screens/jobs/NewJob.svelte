@@ -101,6 +101,13 @@
       .catch((e: unknown) => (error = reason(e)));
   });
 
+  /** Once it is chosen, Enter opens the job and not the list again. */
+  function onComplaintKey(event: KeyboardEvent) {
+    if (event.key !== 'Enter' || complaint === NOT_CHOSEN) return;
+    event.preventDefault();
+    void open();
+  }
+
   async function open() {
     if (busy) return;
     if (tag.trim() === '') {
@@ -199,14 +206,16 @@
         kept.
       </p>
     {/if}
-    <Select labelText="What the customer sees" bind:selected={complaint} bind:ref={complaintField}>
-      <SelectItem value={NOT_CHOSEN} text="Choose" />
-      {#each Object.values(sheet?.complaints ?? {}) as c (c.id)}<SelectItem
-          value={c.id}
-          text={c.title}
-        />{/each}
-      <SelectItem value="" text="Something else, or not told" />
-    </Select>
+    <div class="customer" role="presentation" onkeydown={onComplaintKey}>
+      <Select labelText="What the customer sees" bind:selected={complaint} bind:ref={complaintField}>
+        <SelectItem value={NOT_CHOSEN} text="Choose" />
+        {#each Object.values(sheet?.complaints ?? {}) as c (c.id)}<SelectItem
+            value={c.id}
+            text={c.title}
+          />{/each}
+        <SelectItem value="" text="Something else, or not told" />
+      </Select>
+    </div>
     {#if session.lead}
       <TextInput
         labelText="Who does it"

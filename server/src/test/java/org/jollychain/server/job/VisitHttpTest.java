@@ -112,6 +112,17 @@ class VisitHttpTest {
   }
 
   @Test
+  void it_begins_on_arrival_until_that_is_passed_over() throws Exception {
+    tell("passed", "arrive", "").andExpect(status().isOk());
+    tell("passed", "supply", "")
+        .andExpect(status().is4xxClientError())
+        .andExpect(jsonPath("$.detail").value(containsString("no step")));
+    tell("done", "clean-duct", "no")
+        .andExpect(jsonPath("$.visit.actions[?(@.id == 'clean-duct')].answer").value("no"))
+        .andExpect(jsonPath("$.visit.progress[?(@.step == 'put-right')].state").value("open"));
+  }
+
+  @Test
   void it_is_signed_off_as_repaired_once_everything_is_told() throws Exception {
     close("repaired", 1)
         .andExpect(status().isUnprocessableContent())
@@ -125,8 +136,12 @@ class VisitHttpTest {
     close("not-reproduced", 1)
         .andExpect(status().isUnprocessableContent())
         .andExpect(jsonPath("$.detail").value(containsString("failed its own test")));
+    // all of it is said long before anybody tries
     tell("opened", "rear-panel", "")
-        .andExpect(jsonPath("$.visit.progress[?(@.step == 'get-in')].note").value("1 open"));
+        .andExpect(jsonPath("$.visit.progress[?(@.step == 'get-in')].note").value("1 open"))
+        .andExpect(jsonPath("$.missing.repaired", hasItem(containsString("close again"))))
+        .andExpect(jsonPath("$.missing.repaired", hasItem(containsString("every proof"))))
+        .andExpect(jsonPath("$.missing.service", hasItem(containsString("failed its own test"))));
     tell("check", "duct-look", "lint")
         .andExpect(jsonPath("$.visit.cause.state").value("found"))
         .andExpect(jsonPath("$.visit.cause.causes[0].id").value("lint-duct"));
@@ -223,7 +238,7 @@ class VisitHttpTest {
         .andExpect(content().string(not(containsString("<style"))));
     http.perform(get(job + "/sheet.css"))
         .andExpect(content().contentType("text/css;charset=UTF-8"))
-        .andExpect(content().string(containsString("#s0b0{left:0.00mm")));
+        .andExpect(content().string(containsString("#s0b0{left:")));
   }
 
   @Test
