@@ -90,8 +90,12 @@ class OutOfReachTest extends BrowserTest {
     application.crash();
     try {
       first.reload();
-      assertThat(first.getByText("The server cannot be reached")).isVisible();
-      assertThat(first.getByText("0 entries").first()).isVisible();
+      try {
+        assertThat(first.getByText("The server cannot be reached")).isVisible();
+        assertThat(first.getByText("0 entries").first()).isVisible();
+      } catch (AssertionError e) {
+        throw new AssertionError("it shows " + first.locator("body").innerText(), e);
+      }
       first.navigate(application.address() + "#/people");
       assertThat(first.getByText("does not answer").first()).isVisible();
     } finally {
