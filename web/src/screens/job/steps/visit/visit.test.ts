@@ -103,6 +103,8 @@ describe('the steps of a visit', () => {
         value: 'no'
       })
     );
+    // the answer is on its way until then
+    await vi.waitFor(() => expect(screen.getByRole('button', { name: 'Read' })).toBeEnabled());
     await userEvent.click(screen.getByRole('button', { name: 'Read' }));
     expect(tell).toHaveBeenLastCalledWith('j', expect.any(String), {
       kind: 'read',
