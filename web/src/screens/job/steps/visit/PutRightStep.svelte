@@ -83,6 +83,7 @@
     {#if session.error}<p class="error" role="alert">{session.error}</p>{/if}
   </section>
   {#snippet aside()}
+    {#if !session.closed}<StillMissing {view} />{/if}
     {#if others.length > 0}
       <Items
         title="Other work"
@@ -92,7 +93,6 @@
         onanswer={tell && ((item) => tell('done', item.id, ''))}
       />
     {/if}
-    {#if !session.closed}<StillMissing {view} />{/if}
   {/snippet}
 </StepFrame>
 

@@ -122,6 +122,9 @@
     color: var(--ink-soft);
     padding-top: 4px;
   }
+  .why:last-child {
+    padding-bottom: 10px;
+  }
   .caution {
     margin: 8px -16px 0;
     padding: 7px 16px;

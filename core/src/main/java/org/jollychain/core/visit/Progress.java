@@ -62,11 +62,11 @@ public record Progress(Step step, String title, State state, String note) {
                 supply(assessment.supply().verdict()),
                 getIn(visit, told),
                 walk(found || outside, arrive.state == State.HERE, plan.state()),
-                outside && !found
+                outside && !confirmed
                     ? new Progress(Step.CONFIRM, State.NOT_NEEDED, "outside of the circuit")
                     : confirm(found, plan.state(), visit),
                 cause(visit.cause(), told.closed()),
-                putRight(visit, confirmed ? toRenew : Optional.empty(), confirmed),
+                putRight(visit, confirmed ? toRenew : Optional.empty(), confirmed || outside),
                 prove(visit),
                 told.closed()
                     ? new Progress(Step.SIGN_OFF, State.DONE, "closed")

@@ -148,7 +148,7 @@ public record Visit(
             SupplyPicture.of(unit, evidence, assessment.supply().verdict() == SupplyVerdict.SOUND),
             accesses(sheet, told, plan),
             cause,
-            guide.map(g -> actions(g, told, found)).orElse(List.of()),
+            guide.map(g -> actions(g, sheet, told, found)).orElse(List.of()),
             renewed(sheet, told),
             guide.map(g -> proofs(g, told)).orElse(List.of()),
             guide
@@ -275,11 +275,13 @@ public record Visit(
     return items;
   }
 
-  private static List<Item> actions(Guide guide, Told told, List<Cause> found) {
+  private static List<Item> actions(Guide guide, Sheet sheet, Told told, List<Cause> found) {
     Set<String> due = new LinkedHashSet<>();
     found.forEach(c -> due.addAll(c.putRight()));
     return Stream.concat(
-            due.stream(), guide.actions().keySet().stream().filter(a -> !due.contains(a)))
+            due.stream(),
+            guide.actions().keySet().stream()
+                .filter(a -> !due.contains(a) && fits(a, guide, sheet)))
         .map(guide.actions()::get)
         .map(
             a ->
@@ -293,6 +295,13 @@ public record Visit(
                         .orElse(""),
                     due.contains(a.id())))
         .toList();
+  }
+
+  /** Whether a unit of this sheet can need it: no condenser is cleaned where there is none. */
+  private static boolean fits(String action, Guide guide, Sheet sheet) {
+    List<Cause> causes =
+        guide.causes().values().stream().filter(c -> c.putRight().contains(action)).toList();
+    return causes.isEmpty() || causes.stream().anyMatch(c -> c.fits(sheet.identify()));
   }
 
   private static List<Renewal> renewed(Sheet sheet, Told told) {

@@ -127,6 +127,11 @@ record JobSheet(
     return chain.treads().stream().filter(t -> t.read().isPresent()).count() >= LEAST_READ;
   }
 
+  /** Whether a cause was found and no link had opened. */
+  private static boolean outside(CauseSearch cause) {
+    return cause.state() == CauseSearch.State.FOUND && cause.opened().isEmpty();
+  }
+
   private static List<Line> story(JobView view) {
     Job job = view.job();
     Visit visit = view.visit();
@@ -147,9 +152,12 @@ record JobSheet(
         "What was wrong",
         a.leading().confirmed()
             ? "%s, by its own test.".formatted(PlainText.sentence(a.leading().title()))
-            : a.leading().probability() > 0.5
-                ? "Not shown by a test of its own. Most likely: %s.".formatted(a.leading().title())
-                : "No test failed. Suspected: %s.".formatted(a.leading().title()));
+            : outside(visit.cause())
+                ? "Nothing in the circuit; what was found lies outside of it."
+                : a.leading().probability() > 0.5
+                    ? "Not shown by a test of its own. Most likely: %s."
+                        .formatted(a.leading().title())
+                    : "No test failed. Suspected: %s.".formatted(a.leading().title()));
     say(story, "Not tested", untested(a));
     say(story, "Cause", cause(view));
     say(story, "Put right", answered(visit.actions(), VisitEntry.YES));
