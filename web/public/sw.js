@@ -84,10 +84,13 @@ async function fromServer(request, name) {
 /** The oldest go where there are too many; a device without room keeps nothing, and the page has its answer. */
 async function keep(name, request, answer, most) {
   try {
+    // read to its end first: where the server dies in the middle of it, what was kept before stays
+    const { status, headers } = answer;
+    const whole = new Response(await answer.arrayBuffer(), { status, headers });
     const cache = await caches.open(name);
     const all = await cache.keys();
     await Promise.all(all.slice(0, Math.max(0, all.length - most)).map((f) => cache.delete(f)));
-    await cache.put(request, answer);
+    await cache.put(request, whole);
   } catch {
     // it is read from the server next time
   }
