@@ -34,6 +34,8 @@
     probability: number;
     verdict: Verdict;
     because: string[];
+    /** Not in the circuit: nothing to choose in the chain. */
+    outside?: boolean;
   }
 
   const suspects = $derived.by<Suspect[]>(() => {
@@ -71,6 +73,7 @@
         ...cause,
         id: `cause:${cause.id}`,
         fault: 'outside of the circuit',
+        outside: true,
         verdict: 'untested'
       });
     }
@@ -113,7 +116,7 @@
     {#each suspects as suspect, i (suspect.id)}
       <li>
         <details>
-          <summary onclick={() => onselect(suspect.id)}>
+          <summary onclick={() => suspect.outside || onselect(suspect.id)}>
             <LinkRing verdict={suspect.verdict} size={22} />
             <span class="name">
               <span><b>{suspect.title}</b> <span class="soft">{suspect.fault}</span></span>

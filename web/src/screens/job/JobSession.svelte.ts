@@ -39,11 +39,6 @@ const RESTS_ON_THE_JOB: VisitKind[] = ['renewed', 'proved'];
 /** After which it is looked again whether the last change is through. */
 const SHORT_MS = 40;
 
-/** Whether the work is still on arrival. */
-function arriving(view: JobView): boolean {
-  return view.visit.progress.some((p) => p.step === 'arrive' && p.state === 'here');
-}
-
 export type Step = JobView['visit']['progress'][number]['step'];
 
 /** The one that follows in a list, the first behind the last. */
@@ -173,8 +168,9 @@ export class JobSession {
 
   #shown(view: JobView): void {
     // a job opens where its work begins
-    if (!this.view && arriving(view)) this.step = 'arrive';
+    const opens = !this.view;
     this.view = view;
+    if (opens && this.arriving) this.step = 'arrive';
     this.back();
     const across = view.plan.next[0]?.across;
     const shows = view.assessment.paths.findIndex((p) => p.risers.some((r) => r.part === across));
@@ -343,23 +339,28 @@ export class JobSession {
   /** Tells something of the visit; where the server cannot be reached it waits in the outbox. */
   async tell(kind: VisitKind, subject: string, value: string): Promise<boolean> {
     const at = this.onward?.step;
-    const arrives = this.view !== undefined && arriving(this.view);
+    const { arriving } = this;
     // what waits before it changes the job by one each
     const seen = this.#seen.changes + this.waiting.filter((w) => !w.refused).length;
     const rests = RESTS_ON_THE_JOB.includes(kind) ? { changes: seen } : {};
     const told = await this.#enter({ told: { kind, subject, value, ...rests } });
-    if (this.step === 'arrive' && arrives && this.view && !arriving(this.view)) this.show('walk');
+    if (this.step === 'arrive' && arriving && !this.arriving) this.show('walk');
     // what was the last of a step leads on to the next
     if (this.step === at && this.onward && this.onward.step !== at) this.show(this.onward.step);
     return told;
   }
+
+  /** Whether the work is still on arrival. */
+  readonly arriving = $derived(
+    this.view?.visit.progress.some((p) => p.step === 'arrive' && p.state === 'here') ?? false
+  );
 
   /** Cautions read, and what is simple and was not answered passed over on purpose. */
   async arrived(): Promise<void> {
     for (const hazard of this.view?.visit.hazards ?? []) {
       if (hazard.answer === '' && !(await this.tell('read', hazard.id, ''))) return;
     }
-    if (this.view && arriving(this.view)) await this.tell('passed', 'arrive', '');
+    if (this.arriving) await this.tell('passed', 'arrive', '');
     this.show('walk');
   }
 

@@ -11,7 +11,6 @@
   const MARK = { yes: 'fits', no: 'does not fit', unsaid: 'look' };
 
   const chosen = $derived(session.how.meter || view.meters[0]?.id);
-  const arriving = $derived(view.visit.progress.some((p) => p.step === 'arrive' && p.state === 'here'));
   const left = $derived(view.visit.simple.filter((s) => s.answer === '').length);
   const tell = $derived(session.closed ? undefined : session.tell.bind(session));
 </script>
@@ -39,7 +38,7 @@
     onkeep={session.closed ? undefined : session.keepFact.bind(session)}
     onstrike={session.closed ? undefined : (id) => void session.strikeFact(id)}
   />
-  {#if arriving && !session.closed}
+  {#if session.arriving && !session.closed}
     <section class="card on">
       <button
         type="button"

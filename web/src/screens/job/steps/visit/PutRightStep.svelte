@@ -90,7 +90,7 @@
         items={others}
         answers={[['yes', 'Done']]}
         busy={session.busy}
-        onanswer={tell && ((item) => tell('done', item.id, ''))}
+        onanswer={tell && ((item, value) => tell('done', item.id, value))}
       />
     {/if}
   {/snippet}

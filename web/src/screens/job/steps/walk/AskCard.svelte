@@ -44,12 +44,12 @@
   {aside}
   steps={proposal.steps}
   why={proposal.why}
+  question={proposal.title}
   {caution}
   {actions}
   expectations={proposal.expect.map((e) => ({ reading: e.shown, meaning: e.meaning }))}
 >
   {#snippet children(table: Snippet)}
-    <p class="question">{proposal.title}</p>
     <p class="setting">{sheet.situations[proposal.situation]?.title}</p>
     {@render table()}
     <div class="answers">
@@ -62,12 +62,6 @@
 </NextCard>
 
 <style>
-  .question {
-    font-size: 1.25rem;
-    font-weight: 600;
-    line-height: 1.3;
-    padding-top: 2px;
-  }
   .setting {
     font-size: 0.875rem;
     color: var(--ink-soft);

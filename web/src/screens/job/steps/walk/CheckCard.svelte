@@ -30,19 +30,10 @@
   {aside}
   steps={proposal.steps}
   why={proposal.why}
+  question={proposal.title}
   {caution}
   {actions}
   expectations={[]}
 >
-  <p class="question">{proposal.title}</p>
   <CheckAnswers {session} check={proposal.check ?? ''} {outcomes} card={proposal.bench ?? undefined} />
 </NextCard>
-
-<style>
-  .question {
-    font-size: 1.25rem;
-    font-weight: 600;
-    line-height: 1.3;
-    padding-top: 2px;
-  }
-</style>

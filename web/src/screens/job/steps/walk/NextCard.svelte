@@ -6,6 +6,7 @@
     title,
     aside,
     steps = [],
+    question = '',
     expectations,
     why,
     caution,
@@ -15,6 +16,7 @@
     title: string;
     aside: string;
     steps?: string[];
+    question?: string;
     expectations: { reading: string; meaning: string }[];
     why: string;
     caution: string;
@@ -51,6 +53,7 @@
       {#each steps as step, i (i)}<li>{step}</li>{/each}
     </ol>
   {/if}
+  {#if question}<p class="question">{question}</p>{/if}
   {@render children(table)}
   {#if actions}<div class="actions">{@render actions()}</div>{/if}
   {#if why}<p class="why">{why}</p>{/if}
@@ -115,6 +118,12 @@
     gap: 0 1.25rem;
     padding-top: 6px;
     font-size: 0.875rem;
+  }
+  .question {
+    font-size: 1.25rem;
+    font-weight: 600;
+    line-height: 1.3;
+    padding-top: 2px;
   }
   .why {
     font-size: 0.8125rem;

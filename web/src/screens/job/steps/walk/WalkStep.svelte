@@ -59,9 +59,7 @@
       confirmBy={view.plan.confirmBy}
       outside={view.visit.cause.opened ? [] : view.visit.cause.causes}
       found={view.assessment.leading.confirmed && view.plan.state !== 'confirm'}
-      onselect={(part) => {
-        if (!part.startsWith('cause:')) session.selectPart(part);
-      }}
+      onselect={(part) => session.selectPart(part)}
       onbench={session.closed ? undefined : onbench}
     />
   {/snippet}

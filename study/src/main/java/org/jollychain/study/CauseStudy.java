@@ -180,7 +180,8 @@ public final class CauseStudy {
     throw new IllegalStateException("the search does not end");
   }
 
-  private static String outcome(Check check, double[] likelihood, Random answers) {
+  /** The outcome of a check, drawn by its likelihoods. */
+  static String outcome(Check check, double[] likelihood, Random answers) {
     double left = answers.nextDouble();
     List<String> outcomes = List.copyOf(check.outcomes().keySet());
     for (int i = 0; i < likelihood.length; i++) {

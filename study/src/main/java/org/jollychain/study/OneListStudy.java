@@ -251,22 +251,11 @@ public final class OneListStudy {
 
     private void make(Check check) {
       double[] likelihood = check.likelihood(truth.cause.map(Cause::id).orElse(""));
-      double left = answers.nextDouble();
-      List<String> outcomes = List.copyOf(check.outcomes().keySet());
-      String outcome = outcomes.get(outcomes.size() - 1);
-      for (int j = 0; j < likelihood.length; j++) {
-        left -= likelihood[j];
-        if (left <= 0) {
-          outcome = outcomes.get(j);
-          break;
-        }
-      }
-      checks.add(new CheckMade(check.id(), outcome));
+      checks.add(new CheckMade(check.id(), CauseStudy.outcome(check, likelihood, answers)));
     }
 
     /** Once the circuit is through, the checks of the guide. */
     private void thenTheGuide() {
-      boolean on = false;
       for (int i = 0; i < MOST; i++) {
         List<VisitEntry> told =
             checks.stream()
@@ -276,15 +265,9 @@ public final class OneListStudy {
         if (search.state() != CauseSearch.State.ASK) {
           return;
         }
-        Check check = guide.checks().get(search.next().get(0).id());
-        boolean after = check.power() == Check.Power.ANY ? on : check.power() == Check.Power.ON;
-        minutes +=
-            check.minutes()
-                + (after == on
-                    ? 0
-                    : after ? TimeCosts.USUAL.energise() : TimeCosts.USUAL.isolate());
-        on = after;
-        make(check);
+        CauseSearch.Next next = search.next().get(0);
+        minutes += next.minutes();
+        make(guide.checks().get(next.id()));
       }
     }
 

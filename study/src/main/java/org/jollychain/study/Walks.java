@@ -47,7 +47,7 @@ public final class Walks {
   private static final List<Integer> RANKS = List.of(0, 1, 3);
   private static final int MOST_QUESTIONS = 60;
 
-  /** So little opening, like a plug taken out, is none (min). */
+  /** Pulling a plug does not count as opening the unit (min). */
   private static final double AT_THE_PLUG = 1.5;
 
   private final Sheet sheet;

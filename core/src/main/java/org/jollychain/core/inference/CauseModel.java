@@ -160,8 +160,8 @@ public final class CauseModel {
   }
 
   /**
-   * How probable each cause is under a hypothesis, what was found considered; last what the guide
-   * does not know, or that there is nothing to be known.
+   * How probable each cause is under a hypothesis, given what was found. The last entry is for
+   * causes that the guide does not know, or for no cause at all.
    */
   public double[] shares(Hypothesis h) {
     double[] shares = weighed(h);
@@ -170,8 +170,8 @@ public final class CauseModel {
   }
 
   /**
-   * How probable each cause is where no link opened: a cause outside of a sound circuit, or a fault
-   * of the circuit that is itself a cause; last that it is none of them.
+   * How probable each cause is where no link opened. A cause is either outside of a sound circuit,
+   * or it is itself a fault of the circuit. The last entry is for everything else.
    *
    * @param beliefs what is believed of the circuit, what was found by the guide considered
    */

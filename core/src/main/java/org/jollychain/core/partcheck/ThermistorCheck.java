@@ -174,7 +174,7 @@ final class ThermistorCheck implements PartCheck {
         .done();
   }
 
-  /** From the paper, however it says it; empty where there is none. */
+  /** The curve its paper gives, by points, beta or coefficients. Empty without a paper. */
   private static Optional<SensorCurve> curve(Inputs in) {
     if (in.has("steinhart")) {
       return Optional.of(steinhart(in.text("steinhart")));

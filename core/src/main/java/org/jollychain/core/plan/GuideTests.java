@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.DoubleStream;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.guide.Check;
 import org.jollychain.core.inference.CauseModel;
 import org.jollychain.core.sequencing.OutcomeTable;
@@ -96,7 +97,7 @@ final class GuideTests {
         .map(c -> check.likelihood(c.id()))
         .orElseGet(
             () ->
-                state.hypothesis().faults().isEmpty()
+                state.hypothesis().kind() == Hypothesis.Kind.SOUND
                     ? check.otherwise()
                     : causes.outcomes(check, state.hypothesis()));
   }

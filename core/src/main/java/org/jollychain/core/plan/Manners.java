@@ -131,12 +131,8 @@ final class Manners {
   /** The supply before all else that is measured, if that opens no more than the next probe. */
   static Optional<Question> supplyFirst(PlanningState state, Question next) {
     PlanningProblem problem = state.problem();
-    if (next.kind() == Question.Kind.RUNS
-        || next.kind() == Question.Kind.CODE
-        || next.kind() == Question.Kind.CHECK
-        || next.kind() == Question.Kind.PLATE
-        || !nothingMeasured(state)
-        || supplyKnown(state)) {
+    boolean atParts = next.kind() == Question.Kind.MEASURE || next.kind() == Question.Kind.LOOK;
+    if (!atParts || !nothingMeasured(state) || supplyKnown(state)) {
       return Optional.empty();
     }
     double opens = Math.max(AT_THE_PLUG, state.move(next).opening());

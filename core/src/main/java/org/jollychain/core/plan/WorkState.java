@@ -86,11 +86,8 @@ public record WorkState(boolean live, String situation, Set<String> open, Set<St
   }
 
   Move to(Question question, Sheet sheet, TimeCosts costs) {
-    if (question instanceof Question.GuideCheck c && c.asItStands() && c.access().isEmpty()) {
-      return asItStands(c.check().minutes());
-    }
-    if (question instanceof Question.Plate) {
-      return asItStands(costs.question());
+    if (question.asItStands() && accesses(sheet, question).isEmpty()) {
+      return new Move(seen(question, costs), 0, false, List.of(), this);
     }
     Situation target = sheet.situation(question.situation());
     Set<String> needed = accesses(sheet, question);
@@ -174,11 +171,6 @@ public record WorkState(boolean live, String situation, Set<String> open, Set<St
         exposed,
         List.copyOf(steps),
         new WorkState(target.supplyOn(), target.id(), Set.copyOf(opened), Set.copyOf(off)));
-  }
-
-  /** What needs neither power nor a state nor anything opened. */
-  private Move asItStands(double minutes) {
-    return new Move(minutes, 0, false, List.of(), this);
   }
 
   /** What it takes to see or to hear something (min). */

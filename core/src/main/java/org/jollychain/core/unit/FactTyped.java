@@ -160,7 +160,7 @@ public final class FactTyped {
   /**
    * The table of a sensor: two of its points or more, one and its beta, or its platinum kind.
    *
-   * @throws IllegalArgumentException when it is none; the message says what to type
+   * @throws IllegalArgumentException if the text is not such a table; the message says what to type
    */
   public static UnitFact.Curve sensor(String text) {
     Matcher platinum = PLATINUM.matcher(text);

@@ -68,13 +68,16 @@ public final class CauseFinder {
 
   /** What was found by the guide, as far as it bears on the circuit. */
   public static GuideFindings findings(Optional<Guide> guide, List<VisitEntry> entries) {
-    return guide.map(g -> findings(g, entries)).orElse(GuideFindings.NONE);
+    return guide.map(g -> findings(g, DerivedChecks.of(g, entries))).orElse(GuideFindings.NONE);
   }
 
+  /**
+   * @param entries with the checks that runs and figures amount to
+   */
   private static GuideFindings findings(Guide guide, List<VisitEntry> entries) {
     List<CheckMade> checks = new ArrayList<>();
     Set<String> causes = new HashSet<>();
-    for (VisitEntry e : DerivedChecks.of(guide, entries)) {
+    for (VisitEntry e : entries) {
       if (e.kind() == VisitEntry.Kind.CHECK) {
         checks.add(new CheckMade(e.subject(), e.value()));
       } else if (e.kind() == VisitEntry.Kind.CAUSE && !e.subject().equals(VisitEntry.NO_CAUSE)) {
@@ -88,15 +91,16 @@ public final class CauseFinder {
    * How far the search is.
    *
    * @param opinion of the evidence
-   * @param entries that stand, in time
+   * @param told entries that stand, in time
    */
   public CauseSearch search(
-      Diagnosis.Opinion opinion, List<? extends Evidence> evidence, List<VisitEntry> entries) {
+      Diagnosis.Opinion opinion, List<? extends Evidence> evidence, List<VisitEntry> told) {
+    List<VisitEntry> entries = DerivedChecks.of(guide, told);
     Assessment assessment = opinion.assessment();
     CauseModel model =
         CauseModel.of(
                 sheet,
-                findings(Optional.of(guide), entries),
+                findings(guide, entries),
                 opinion.beginning().complaint().map(sheet.complaints()::get),
                 evidence)
             .orElseThrow();
@@ -189,8 +193,8 @@ public final class CauseFinder {
   }
 
   /**
-   * How probable each cause is beside the faults of the circuit, where no link opened; last that it
-   * is none of them.
+   * How probable each cause is beside the faults of the circuit, where no link opened. The last
+   * entry is for everything else.
    */
   private static double[] outside(List<Cause> causes, Diagnosis.Opinion opinion, CauseModel model) {
     double[] all = model.probabilities(opinion.beliefs());

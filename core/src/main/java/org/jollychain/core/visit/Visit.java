@@ -137,7 +137,7 @@ public record Visit(
             .map(
                 g ->
                     new CauseFinder(sheet, g, TimeCosts.USUAL)
-                        .search(opinion, evidence, DerivedChecks.of(g, told.entries())))
+                        .search(opinion, evidence, told.entries()))
             .orElse(CauseSearch.notNeeded("There is no guide for this family yet."));
     List<Cause> found = found(guide, cause);
     Visit visit =
@@ -297,7 +297,7 @@ public record Visit(
         .toList();
   }
 
-  /** Whether a unit of this sheet can need it: no condenser is cleaned where there is none. */
+  /** Whether this sheet can need the action. A dryer with a duct has no condenser to clean. */
   private static boolean fits(String action, Guide guide, Sheet sheet) {
     List<Cause> causes =
         guide.causes().values().stream().filter(c -> c.putRight().contains(action)).toList();

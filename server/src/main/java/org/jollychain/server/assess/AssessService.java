@@ -67,7 +67,7 @@ public class AssessService {
   public void learn(String text) {
     SheetEngine engine = engine(text);
     Diagnosis.Opinion opinion = engine.opinion(List.of(), Diagnosis.Beginning.PLAIN);
-    engine.plan(opinion, List.of(), Diagnosis.Beginning.PLAIN, Policy.usual(true));
+    engine.plan(opinion, List.of(), Policy.usual(true));
   }
 
   /** Waits until nobody waits for an assessment. */
@@ -136,7 +136,6 @@ public class AssessService {
         new Diagnosis.Beginning(
             Optional.ofNullable(file.complaint()), GuideFindings.NONE, facts(file, engine.sheet()));
     Diagnosis.Opinion opinion = engine.opinion(evidence, beginning);
-    return Assessed.of(
-        opinion.assessment(), engine.plan(opinion, evidence, beginning, file.planned()));
+    return Assessed.of(opinion.assessment(), engine.plan(opinion, evidence, file.planned()));
   }
 }

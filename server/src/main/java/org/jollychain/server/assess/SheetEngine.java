@@ -40,13 +40,10 @@ public final class SheetEngine {
   }
 
   /**
-   * @param opinion of this evidence and beginning
+   * @param opinion of this evidence
    */
-  public Plan plan(
-      Diagnosis.Opinion opinion,
-      List<Evidence> evidence,
-      Diagnosis.Beginning beginning,
-      Policy policy) {
+  public Plan plan(Diagnosis.Opinion opinion, List<Evidence> evidence, Policy policy) {
+    Diagnosis.Beginning beginning = opinion.beginning();
     return evidence.isEmpty()
         ? firstPlans.get(
             new Start(beginning, policy),

@@ -195,9 +195,7 @@ public class JobAssessor {
     SheetEngine engine = weighed.engine;
     Optional<String> complaint = taken.complaint();
     Assessment assessment = weighed.opinion.assessment();
-    Plan plan =
-        engine.plan(
-            weighed.opinion, weighed.standing, taken.beginning(engine.sheet()), taken.planned());
+    Plan plan = engine.plan(weighed.opinion, weighed.standing, taken.planned());
     Visit visit =
         Visit.of(
             taken.guide,
