@@ -29,7 +29,8 @@
   }
   ul {
     margin: 0;
-    padding-left: 1.1rem;
+    padding: 0;
+    list-style: none;
   }
   li {
     padding: 2px 0;
