@@ -57,6 +57,7 @@ export type Ratings = components['schemas']['Ratings'];
 export type BenchInput = BenchCard['inputs'][number];
 export type BenchAnswer = components['schemas']['CheckResult'];
 export type Item = components['schemas']['Item'];
+export type Proof = components['schemas']['Proof'];
 export type CauseCheck = Visit['cause']['next'][number];
 export type Told = components['schemas']['Told'];
 export type VisitKind = Told['kind'];

@@ -211,6 +211,7 @@ export function visit(more: Partial<JobView['visit']> = {}): JobView['visit'] {
     supply: [],
     watches: [],
     timelines: [],
+    before: [],
     hazards: [],
     simple: [],
     accesses: [],

@@ -18,6 +18,11 @@ export function amperes(value: number): string {
   return withPrefix(value, 'A');
 }
 
+/** To three figures. */
+export function figure(value: number): string {
+  return String(Number(value.toPrecision(3)));
+}
+
 /** A probability: never a round 0 or 100 that it is not. */
 export function percent(share: number): string {
   if (share > 0.999) return '> 99.9 %';

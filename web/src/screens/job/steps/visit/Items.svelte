@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import type { Item } from '../../../../lib/api/client';
   import { duration } from '../../../../lib/format/format';
 
@@ -10,6 +11,8 @@
     answers,
     keys = false,
     busy,
+    detail,
+    ready = () => true,
     onanswer
   }: {
     title: string;
@@ -20,6 +23,10 @@
     /** Whether digits answer the first that has no answer. */
     keys?: boolean;
     busy: boolean;
+    /** What stands under the title of each. */
+    detail?: Snippet<[item: Item, next: boolean]>;
+    /** Whether one may be answered yes. */
+    ready?: (item: Item) => boolean;
     onanswer?: ((item: Item, value: string) => void) | undefined;
   } = $props();
 
@@ -39,15 +46,17 @@
           {#if item.minutes > 0}<span class="soft">{duration(item.minutes)}</span>{/if}
           {#if item.note}<small>{item.note}</small>{/if}
         </p>
-        <div>
+        {@render detail?.(item, item === first)}
+        <div class="answers">
           {#each answers as [value, word], i (value)}
+            {@const key = keys && item === first && ready(item)}
             <button
               type="button"
               aria-pressed={item.answer === value}
-              data-key={keys && item === first ? i + 1 : undefined}
-              disabled={busy || !onanswer}
+              data-key={key ? i + 1 : undefined}
+              disabled={busy || !onanswer || (i === 0 && !ready(item))}
               onclick={() => onanswer?.(item, value)}
-              >{#if keys && item === first}<kbd>{i + 1}</kbd>{/if}{word}</button
+              >{#if key}<kbd>{i + 1}</kbd>{/if}{word}</button
             >
           {/each}
         </div>
@@ -101,7 +110,7 @@
     font-size: 0.75rem;
     color: var(--ink-soft);
   }
-  div {
+  .answers {
     display: flex;
     gap: 6px;
   }

@@ -3,6 +3,7 @@
   import { amperes, duration } from '../../../../lib/format/format';
   import type { JobSession } from '../../JobSession.svelte';
   import Items from './Items.svelte';
+  import ProofFigures from './ProofFigures.svelte';
   import RunTimeline from './RunTimeline.svelte';
   import Stopwatch from './Stopwatch.svelte';
   import StillMissing from './StillMissing.svelte';
@@ -18,9 +19,11 @@
     view.visit.proofs.map((p) => ({
       ...p,
       minutes: 0,
+      due: true,
       title: p.minutes > 0 ? `${p.title} (within ${duration(p.minutes)})` : p.title
     }))
   );
+  const figures = (id: string) => view.visit.proofs.find((p) => p.id === id)?.figures ?? [];
   const tell = $derived(session.closed ? undefined : session.tell.bind(session));
 </script>
 
@@ -46,12 +49,27 @@
       ]}
       keys={!watched}
       busy={session.busy}
+      ready={(item) => figures(item.id).length === 0 || figures(item.id).some((f) => f.read !== '')}
       onanswer={tell && ((item, value) => tell('proved', item.id, value))}
-    />
+    >
+      {#snippet detail(item, next)}
+        {#if figures(item.id).length > 0}
+          <ProofFigures
+            figures={figures(item.id)}
+            {next}
+            busy={session.busy}
+            onread={tell && ((id, typed) => tell('measured', id, typed))}
+          />
+        {/if}
+      {/snippet}
+    </Items>
+    {#if session.error && !watched}<p class="failed" role="alert">{session.error}</p>{/if}
   {:else}
     <section class="card"><p class="soft">There is no guide for this family yet.</p></section>
   {/if}
-  {#each view.visit.timelines as run, i (i)}<RunTimeline {run} />{/each}
+  {#each view.visit.timelines as run, i (i)}
+    <RunTimeline {run} before={view.visit.before.filter((b) => b.watch === run.watch).at(-1)} />
+  {/each}
   {#snippet aside()}
     {#if view.visit.watches.length > 0 && tell}
       <section class="card" aria-label="Stopwatch">
@@ -86,6 +104,9 @@
 </StepFrame>
 
 <style>
+  .failed {
+    color: var(--bad);
+  }
   section {
     padding: 10px 16px;
     font-size: 0.875rem;

@@ -2,8 +2,8 @@
   import type { Timeline } from '../../../../lib/api/client';
   import { clock } from '../../../../lib/format/format';
 
-  /** A run that was watched: its stretches as bars against their windows, its events as marks, what it means. */
-  let { run }: { run: Timeline } = $props();
+  /** A run that was watched: its stretches as bars against their windows, its events as marks, what it means, and what took how long last time. */
+  let { run, before }: { run: Timeline; before?: Timeline | undefined } = $props();
 
   const WIDTH = 640;
   const ROW = 22;
@@ -12,6 +12,7 @@
   const end = $derived(Math.max(1, ...run.events.map((e) => e.seconds)));
   const x = (seconds: number) => LEFT + ((WIDTH - 2 * LEFT) * seconds) / end;
   const rows = $derived([...new Set(run.spans.map((s) => s.title))]);
+  const lastTime = (title: string) => before?.spans.find((s) => s.title === title);
   const height = $derived(ROW * rows.length + 40);
 </script>
 
@@ -53,6 +54,10 @@
       <li class:bad={!span.fits}>
         {span.title}: <b>{clock(span.to - span.from)}</b>
         {#if span.band}<span class="soft">({span.band})</span>{/if}
+        {#if lastTime(span.title)}
+          {@const last = lastTime(span.title)}
+          <span class="soft">· last visit {clock((last?.to ?? 0) - (last?.from ?? 0))}</span>
+        {/if}
       </li>
     {/each}
   </ul>

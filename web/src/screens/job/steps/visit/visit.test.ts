@@ -174,7 +174,7 @@ describe('the steps of a visit', () => {
   it('show what a clamp has to show', () => {
     const view = jobView({
       visit: visit({
-        proofs: [{ ...item('warm', 'Warm'), minutes: 2 }],
+        proofs: [{ id: 'warm', title: 'Warm', note: '', answer: '', minutes: 2, figures: [] }],
         currents: [
           { load: 'element', title: 'element', situation: 'Heat', amperes: 20.6, low: 18, high: 23.2 }
         ]
@@ -183,6 +183,43 @@ describe('the steps of a visit', () => {
     render(ProveStep, { session: session(view), view });
     expect(screen.getByText('Warm (within 2 min)')).toBeInTheDocument();
     expect(screen.getByText('18.0 A to 23.2 A')).toBeInTheDocument();
+  });
+
+  it('prove by a figure what has one, and let nobody say it holds before it was read', async () => {
+    const amperes = {
+      id: 'current/element',
+      title: 'element, Heat',
+      unit: 'A',
+      low: 18,
+      high: 23.2,
+      read: '',
+      before: '21.4',
+      fits: false
+    };
+    const current = { id: 'current', title: 'Current', note: '', answer: '', minutes: 0 };
+    const view = jobView({ visit: visit({ proofs: [{ ...current, figures: [amperes] }] }) });
+    const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
+    const { rerender } = render(ProveStep, { session: session(view), view });
+    expect(screen.getByText(/Due: 18 to 23.2 A · last visit 21.4 A/)).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Holds' })).toBeDisabled();
+    expect(screen.getByRole('button', { name: 'Does not' })).toBeEnabled();
+    const field = screen.getByLabelText(/element, Heat/);
+    await userEvent.type(field, ' 12.5 ');
+    await userEvent.tab();
+    await vi.waitFor(() =>
+      expect(tell).toHaveBeenCalledWith('j', expect.any(String), {
+        kind: 'measured',
+        subject: 'current/element',
+        value: '12.5'
+      })
+    );
+    const low = jobView({
+      visit: visit({ proofs: [{ ...current, answer: 'no', figures: [{ ...amperes, read: '12.5' }] }] })
+    });
+    await rerender({ session: session(low), view: low });
+    expect(screen.getByText(/Not within 18 to 23.2 A/)).toBeInTheDocument();
+    // the unit may be another than its sheet: who stands before it has the last word
+    expect(screen.getByRole('button', { name: 'Holds' })).toBeEnabled();
   });
 
   it('sign off with what was found and done, to be changed', async () => {

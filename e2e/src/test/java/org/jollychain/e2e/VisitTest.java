@@ -108,7 +108,13 @@ class VisitTest extends BrowserTest {
                   "button[aria-pressed='true']", new Page.LocatorOptions().setHasText("Holds")))
           .hasCount(6 - left);
       assertThat(unproved).isVisible();
-      keys.press("1");
+      if (unproved.locator("input").count() > 0) {
+        // what is proved by a figure is not answered by a key
+        keys.type("21.3");
+        keys.press("Enter");
+      } else {
+        keys.press("1");
+      }
     }
     assertThat(shown(page, "Sign off")).isVisible();
     keys.press("Enter");

@@ -306,22 +306,26 @@ public final class Diagnosis {
   }
 
   /** What the prior hangs on. */
-  private record Before(Optional<String> complaint, Set<String> live) {}
+  private record Before(Optional<String> complaint, Set<String> live, boolean outside) {}
 
   private HypothesisSpace prior(Beginning beginning, List<Evidence> usable) {
     Optional<Complaint> said = beginning.complaint.map(this::complaint);
     boolean trips = said.filter(c -> c.how() == Complaint.How.TRIPS).isPresent();
     Set<String> live = trips ? Set.of() : fused.live(usable);
+    Optional<CauseModel> causes = CauseModel.of(sheet, beginning.findings, said, usable);
+    boolean outside = causes.filter(CauseModel::bringsAbout).isPresent();
     HypothesisSpace space =
         priors.computeIfAbsent(
-            new Before(beginning.complaint, live),
+            new Before(beginning.complaint, live, outside),
             k ->
                 new HypothesisSpace(
-                    hypotheses.all(said).stream().map(h -> fused.weighed(h, k.live)).toList()));
+                    hypotheses.all(said, outside).stream()
+                        .map(h -> fused.weighed(h, k.live))
+                        .toList()));
     return beginning.findings.nothing()
         ? space
-        : CauseModel.of(sheet, beginning.findings, said, usable)
-            .map(causes -> space.weighed(h -> h.weighing(h.prior() * causes.likelihood(h))))
+        : causes
+            .map(c -> space.weighed(h -> h.weighing(h.prior() * c.likelihood(h))))
             .orElse(space);
   }
 

@@ -86,12 +86,23 @@ public final class Hypotheses {
    * @return all hypotheses, priors adding up to one; the sound unit first
    */
   public List<Hypothesis> all(Optional<Complaint> complaint) {
+    return all(complaint, false);
+  }
+
+  /**
+   * @param complaint what the customer sees, if known
+   * @param outside whether something outside of the circuit is known to bring it about while every
+   *     part is sound, as a kinked hose does where "does not drain" was told
+   * @return all hypotheses, priors adding up to one; the sound unit first
+   */
+  public List<Hypothesis> all(Optional<Complaint> complaint, boolean outside) {
     List<Hypothesis> singles = ofParts();
     List<Hypothesis> pairs = new OpenPairs(unit).of(singles);
     List<Hypothesis> parts = orResting(singles);
     parts.addAll(pairs);
     List<Hypothesis> supply = SupplyHypotheses.of(sheet);
-    double sound = complaint.map(this::causedOutside).orElse(BaseRates.SOUND_WITHOUT_COMPLAINT);
+    double sound =
+        complaint.map(c -> causedOutside(c, outside)).orElse(BaseRates.SOUND_WITHOUT_COMPLAINT);
     List<Hypothesis> all = new ArrayList<>();
     all.addAll(orResting(List.of(new Hypothesis(Hypothesis.Kind.SOUND, List.of(), sound))));
     all.add(new Hypothesis(Hypothesis.Kind.NOT_ON_SHEET, List.of(), BaseRates.NOT_ON_SHEET));
@@ -105,12 +116,11 @@ public final class Hypotheses {
   }
 
   /**
-   * How often nothing is wrong in the circuit: where a sound one does what is complained of, as
-   * often as the trade finds the cause outside of it.
+   * How often nothing is wrong in the circuit: where a sound one does what is complained of, or
+   * seems to, as often as the trade finds the cause outside of it.
    */
-  private double causedOutside(Complaint complaint) {
-    boolean soundShows = unit.shows(complaint.ofAnyPart(), List.of());
-    return soundShows
+  private double causedOutside(Complaint complaint, boolean known) {
+    return known || unit.shows(complaint.ofAnyPart(), List.of())
         ? Math.max(complaint.outside(), BaseRates.SOUND_WITH_COMPLAINT)
         : BaseRates.SOUND_WITH_COMPLAINT;
   }

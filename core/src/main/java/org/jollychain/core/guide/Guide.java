@@ -1,6 +1,7 @@
 package org.jollychain.core.guide;
 
 import java.util.Map;
+import java.util.Optional;
 import org.jollychain.core.sheet.Family;
 
 /**
@@ -50,12 +51,27 @@ public record Guide(
   /**
    * What shows that the repair holds.
    *
-   * @param current whether it is the current of every load, computed for the unit
+   * @param current whether it is the current of the heaters, computed for the unit
    * @param withinMinutes how soon it must be seen (min); 0 where time does not matter
    * @param watch the run to be watched that shows it; empty where there is none
+   * @param figure to be read; empty where one looks or listens
    */
   public record Proof(
-      String id, String title, boolean current, double withinMinutes, String watch) {}
+      String id,
+      String title,
+      boolean current,
+      double withinMinutes,
+      String watch,
+      Optional<Figure> figure) {}
+
+  /**
+   * What is read to prove something.
+   *
+   * @param unit in which it is read and kept, as the trade writes it: {@code ppm}
+   * @param from least that will do; empty where the unit's paper says it
+   * @param to most that will do
+   */
+  public record Figure(String unit, Optional<Double> from, Optional<Double> to) {}
 
   /**
    * @param months from one time to the next

@@ -117,7 +117,21 @@ public final class GuideReader {
         at.child("title").text(),
         at.child("current").flag(false),
         at.child("within").quantity(Dimension.MINUTES, 0),
-        watch.text(""));
+        watch.text(""),
+        Optional.of(at.child("figure")).filter(SourceNode::present).map(GuideReader::figure));
+  }
+
+  private static Guide.Figure figure(SourceNode at) {
+    Optional<Double> from = bound(at.child("from"));
+    Optional<Double> to = bound(at.child("to"));
+    if (from.isPresent() && to.isPresent() && from.get() > to.get()) {
+      at.child("to").wrong("is below \"from\"; it must be the most that will do");
+    }
+    return new Guide.Figure(at.child("unit").text(), from, to);
+  }
+
+  private static Optional<Double> bound(SourceNode at) {
+    return Optional.of(at).filter(SourceNode::present).map(a -> a.quantity(Dimension.SHARE, 0));
   }
 
   private static Guide.Prevention prevention(String id, SourceNode at) {

@@ -109,16 +109,22 @@ public final class CauseModel {
    * the unit runs, but badly, or shows a code.
    */
   public boolean outside(Cause cause) {
-    return cause.soundCircuit()
-        && cause.from().isEmpty()
-        && (code
-            || complaint
-                .filter(
-                    c ->
-                        cause.complaints().isEmpty()
-                            ? !c.suspects().isEmpty() && !c.runs().isEmpty()
-                            : cause.complaints().contains(c.id()))
-                .isPresent());
+    return cause.soundCircuit() && cause.from().isEmpty() && (code || bringsAbout(cause));
+  }
+
+  /** Whether the guide knows what brings the very complaint about while every part is sound. */
+  public boolean bringsAbout() {
+    return causes.stream().anyMatch(c -> c.soundCircuit() && c.from().isEmpty() && bringsAbout(c));
+  }
+
+  private boolean bringsAbout(Cause cause) {
+    return complaint
+        .filter(
+            c ->
+                cause.complaints().isEmpty()
+                    ? !c.suspects().isEmpty() && !c.runs().isEmpty()
+                    : cause.complaints().contains(c.id()))
+        .isPresent();
   }
 
   private static double ratio(Cause cause, Guide guide, GuideFindings findings) {

@@ -25,15 +25,18 @@ public record Expectation(
   /** The first situation in which it carries about as much as in any. */
   private static final double NEARLY = 0.98;
 
+  /** A supply that gives less of the heat is at fault, and is another once that is put right. */
+  private static final double PUT_RIGHT_BELOW = 0.6;
+
   /** What a clamp itself leaves open (a share); common practice, no source. */
   private static final double CLAMP = 0.03;
 
   /**
    * @param heatShare power that a resistance gets of its nominal power, where the supply was
-   *     measured: volts go with its root
+   *     measured: volts go with its root; 208 V for 240 V are .75
    */
   static List<Expectation> of(UnitModel unit, Optional<Double> heatShare) {
-    double volts = Math.sqrt(heatShare.orElse(1.0));
+    double volts = Math.sqrt(heatShare.filter(s -> s > PUT_RIGHT_BELOW).orElse(1.0));
     List<Expectation> all = new ArrayList<>();
     for (Path path : unit.sheet().paths().values()) {
       Part load = unit.sheet().part(path.load());

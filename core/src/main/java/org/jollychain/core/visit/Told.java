@@ -10,15 +10,31 @@ import java.util.stream.Stream;
  *
  * @param complaint what the customer sees, in words; empty where nothing was told
  * @param closed whether the visit is over
+ * @param live whether live work is permitted
  * @param entries that stand, in time
+ * @param earlier entries of the visit before at this unit; empty where there was none
  */
-public record Told(String complaint, boolean closed, List<VisitEntry> entries) {
+public record Told(
+    String complaint,
+    boolean closed,
+    boolean live,
+    List<VisitEntry> entries,
+    List<VisitEntry> earlier) {
 
   boolean said(VisitEntry.Kind kind, String subject) {
     return last(kind, subject).isPresent();
   }
 
   Optional<VisitEntry> last(VisitEntry.Kind kind, String subject) {
+    return last(entries, kind, subject);
+  }
+
+  Optional<VisitEntry> before(VisitEntry.Kind kind, String subject) {
+    return last(earlier, kind, subject);
+  }
+
+  private static Optional<VisitEntry> last(
+      List<VisitEntry> entries, VisitEntry.Kind kind, String subject) {
     return entries.stream()
         .filter(e -> e.kind() == kind && e.subject().equals(subject))
         .reduce((a, b) -> b);

@@ -37,6 +37,7 @@ import org.jollychain.core.sheet.Sheet;
  * @param proofs of the repair
  * @param watches runs to be watched with a stopwatch
  * @param timelines runs that were watched
+ * @param before runs that were watched on the visit before
  * @param currents what a clamp has to show
  * @param prevention of the causes found
  * @param summary what was found and done, in a sentence or two
@@ -51,9 +52,10 @@ public record Visit(
     CauseSearch cause,
     List<Item> actions,
     List<Renewal> renewed,
-    List<Item> proofs,
+    List<Proof> proofs,
     List<ToWatch> watches,
     List<Timeline> timelines,
+    List<Timeline> before,
     List<Expectation> currents,
     List<Guide.Prevention> prevention,
     String summary,
@@ -140,6 +142,7 @@ public record Visit(
                         .search(opinion, evidence, told.entries()))
             .orElse(CauseSearch.notNeeded("There is no guide for this family yet."));
     List<Cause> found = found(guide, cause);
+    List<Expectation> currents = Expectation.of(unit, assessment.supply().heatShare());
     Visit visit =
         new Visit(
             List.of(),
@@ -150,12 +153,13 @@ public record Visit(
             cause,
             guide.map(g -> actions(g, sheet, told, found)).orElse(List.of()),
             renewed(sheet, told),
-            guide.map(g -> proofs(g, told)).orElse(List.of()),
+            guide.map(g -> Proof.of(g, sheet, told, currents)).orElse(List.of()),
             guide
                 .map(g -> g.watches().values().stream().map(ToWatch::of).toList())
                 .orElse(List.of()),
             guide.map(g -> Timeline.of(g, told.entries())).orElse(List.of()),
-            Expectation.of(unit, assessment.supply().heatShare()),
+            guide.map(g -> Timeline.before(g, told.earlier())).orElse(List.of()),
+            currents,
             guide.map(g -> prevention(g, found)).orElse(List.of()),
             "",
             "");
@@ -176,6 +180,7 @@ public record Visit(
         proofs,
         watches,
         timelines,
+        before,
         currents,
         prevention,
         summary,
@@ -192,7 +197,12 @@ public record Visit(
                   case CAUSE ->
                       cause.next().stream().findFirst().map(CauseSearch.Next::title).orElse("");
                   case PUT_RIGHT -> firstOpen(actions.stream().filter(Item::due).toList());
-                  case PROVE -> firstOpen(proofs);
+                  case PROVE ->
+                      proofs.stream()
+                          .filter(p -> p.answer().isEmpty())
+                          .map(Proof::title)
+                          .findFirst()
+                          .orElse("");
                   case SIGN_OFF -> "Sign off";
                   default -> plan.next().stream().findFirst().map(Proposal::title).orElse("");
                 })
@@ -322,34 +332,6 @@ public record Visit(
                   id, part.title(), printed, by.verdict(), by.compared(), by.differences(), left);
             })
         .toList();
-  }
-
-  private static List<Item> proofs(Guide guide, Told told) {
-    return guide.proofs().values().stream()
-        .map(
-            p ->
-                new Item(
-                    p.id(),
-                    p.title(),
-                    p.current()
-                        ? "See the currents."
-                        : p.watch().isEmpty() ? "" : "Or by the stopwatch.",
-                    p.withinMinutes(),
-                    proved(guide, told, p),
-                    true))
-        .toList();
-  }
-
-  /** As it was told; where it was not, as the last run that was watched for it shows. */
-  private static String proved(Guide guide, Told told, Guide.Proof proof) {
-    return told.last(VisitEntry.Kind.PROVED, proof.id())
-        .map(VisitEntry::value)
-        .or(
-            () ->
-                told.last(VisitEntry.Kind.WATCHED, proof.watch())
-                    .map(e -> Timeline.of(guide.watches().get(proof.watch()), e.value()))
-                    .map(t -> t.fits() ? VisitEntry.YES : VisitEntry.NO))
-        .orElse("");
   }
 
   private static List<Guide.Prevention> prevention(Guide guide, List<Cause> found) {

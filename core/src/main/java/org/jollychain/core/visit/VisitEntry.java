@@ -60,6 +60,8 @@ public record VisitEntry(Kind kind, String subject, String value) {
     RENEWED,
     /** A run of the guide was watched; its value is the events with their seconds. */
     WATCHED,
+    /** A figure of a proof was read; its subject is the figure's. */
+    MEASURED,
     /** A proof of the guide holds or does not. */
     PROVED;
 
@@ -72,10 +74,11 @@ public record VisitEntry(Kind kind, String subject, String value) {
   /**
    * Makes sure that it can be an entry of a visit.
    *
-   * @throws EvidenceException when it names what is not there, or a protective part was renewed by
-   *     another
+   * @param told before it
+   * @throws EvidenceException when it names what is not there, a protective part was renewed by
+   *     another, or a proof holds whose figure was not read
    */
-  public void check(Sheet sheet, Optional<Guide> guide) {
+  public void check(Sheet sheet, Optional<Guide> guide, List<VisitEntry> told) {
     switch (kind) {
       case READ -> known("hazard", guide.map(Guide::hazards).orElse(Map.of()).keySet());
       case PASSED -> known("step", PASSABLE);
@@ -122,9 +125,19 @@ public record VisitEntry(Kind kind, String subject, String value) {
         known("watch", watches.keySet());
         Timeline.run(watches.get(subject), value);
       }
+      case MEASURED ->
+          Proof.checkFigure(
+              sheet,
+              guide.orElseThrow(
+                  () -> new EvidenceException("subject", "there is no guide for this family yet")),
+              subject,
+              value);
       case PROVED -> {
         known("proof", guide.map(Guide::proofs).orElse(Map.of()).keySet());
         yesOrNo();
+        if (value.equals(YES)) {
+          Proof.checkRead(guide.orElseThrow().proofs().get(subject), told);
+        }
       }
     }
   }

@@ -82,10 +82,13 @@ class OnBenchTest {
     VisitEntry doubtful = benched("element", "element: watts=5200; volts=240; ohms=11k");
     assertThat(OnBench.findings(DRYER, List.of(doubtful))).isEmpty();
     assertThatThrownBy(
-            () -> benched("element", "element: watts=-1; volts=240").check(DRYER, Optional.empty()))
+            () ->
+                benched("element", "element: watts=-1; volts=240")
+                    .check(DRYER, Optional.empty(), List.of()))
         .isInstanceOf(EvidenceException.class)
         .hasMessageContaining("watts");
-    assertThatThrownBy(() -> benched("element", "elemant: x=1").check(DRYER, Optional.empty()))
+    assertThatThrownBy(
+            () -> benched("element", "elemant: x=1").check(DRYER, Optional.empty(), List.of()))
         .hasMessageContaining("did you mean");
   }
 

@@ -3,6 +3,7 @@ package org.jollychain.core.visit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.evidence.EvidenceException;
@@ -56,11 +57,11 @@ class ReplacementTest {
   @Test
   void another_rating_of_what_protects_is_refused_and_of_a_load_is_only_said() {
     VisitEntry fuse = new VisitEntry(VisitEntry.Kind.RENEWED, "thermal-cutoff", "196 C");
-    assertThatThrownBy(() -> fuse.check(DRYER, Optional.empty()))
+    assertThatThrownBy(() -> fuse.check(DRYER, Optional.empty(), List.of()))
         .isInstanceOf(EvidenceException.class)
         .hasMessageContaining("like for like")
         .hasMessageContaining("196 °C");
     VisitEntry element = new VisitEntry(VisitEntry.Kind.RENEWED, "element", "4500 W 240 V");
-    element.check(DRYER, Optional.empty());
+    element.check(DRYER, Optional.empty(), List.of());
   }
 }

@@ -115,7 +115,9 @@ class TimelineTest {
     assertThatThrownBy(
             () ->
                 entry.check(
-                    Sheets.shipped("dryer-gas-120"), Optional.of(Guides.shipped("dryer-gas"))))
+                    Sheets.shipped("dryer-gas-120"),
+                    Optional.of(Guides.shipped("dryer-gas")),
+                    List.of()))
         .isInstanceOf(EvidenceException.class)
         .hasMessageContaining(why);
   }

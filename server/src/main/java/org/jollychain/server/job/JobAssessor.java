@@ -107,6 +107,7 @@ public class JobAssessor {
       Optional<Guide> guide,
       List<JobView.Entry> entries,
       List<VisitLine> lines,
+      List<VisitLine> earlier,
       List<OwnedMeter> owned,
       Meters meters,
       UnitFactsView print) {
@@ -141,7 +142,7 @@ public class JobAssessor {
 
     /** What stands of what was told beside the evidence. */
     List<VisitEntry> told() {
-      return lines.stream().filter(l -> l.struckAt() == null).map(VisitLine::entry).toList();
+      return VisitLine.standing(lines);
     }
   }
 
@@ -156,6 +157,7 @@ public class JobAssessor {
               job.guide().map(g -> guides.guide(g.key(), g.revision())),
               EvidenceLog.entries(jobs.evidence(id)),
               visits.lines(id),
+              visits.earlier(id),
               meters.owned(),
               meters.all(),
               facts.of(
@@ -202,7 +204,9 @@ public class JobAssessor {
             new Told(
                 complaint.map(engine.sheet().complaints()::get).map(Complaint::title).orElse(""),
                 taken.job.closedAt() != null,
-                taken.told()),
+                taken.job.permit().live(),
+                taken.told(),
+                VisitLine.standing(taken.earlier)),
             weighed.standing,
             weighed.opinion,
             plan);

@@ -9,11 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.visit.CauseSearch;
 import org.jollychain.core.visit.Outcome;
+import org.jollychain.core.visit.Proof;
 import org.jollychain.core.visit.Timeline;
 import org.jollychain.core.visit.Visit;
 import org.jollychain.core.visit.VisitEntry;
@@ -172,7 +174,7 @@ record JobSheet(
                             r.title(),
                             r.printed().isEmpty() ? "no rating to be read" : r.printed()))
             .collect(Collectors.joining("; ")));
-    say(story, "Proved", answered(visit.proofs(), VisitEntry.YES));
+    say(story, "Proved", proofs(visit, VisitEntry.YES));
     for (Timeline run : visit.timelines()) {
       String spans =
           run.spans().stream()
@@ -181,7 +183,7 @@ record JobSheet(
       String means = String.join(" ", run.meanings());
       say(story, "Watched", "%s. %s. %s".formatted(run.title(), spans, means).strip());
     }
-    say(story, "Does not hold", answered(visit.proofs(), VisitEntry.NO));
+    say(story, "Does not hold", proofs(visit, VisitEntry.NO));
     say(
         story,
         "Outcome",
@@ -234,6 +236,34 @@ record JobSheet(
         .filter(i -> i.answer().equals(answer))
         .map(Visit.Item::title)
         .collect(Collectors.joining("; "));
+  }
+
+  /** What was read is told with what it had to be. */
+  private static String proofs(Visit visit, String answer) {
+    return visit.proofs().stream()
+        .filter(p -> p.answer().equals(answer))
+        .map(
+            p ->
+                Stream.concat(
+                        Stream.of(p.title()),
+                        p.figures().stream().filter(Proof.Figure::told).map(JobSheet::figure))
+                    .collect(Collectors.joining(": ")))
+        .collect(Collectors.joining("; "));
+  }
+
+  private static String figure(Proof.Figure f) {
+    String due =
+        Stream.of(
+                f.low().map(l -> "from %.3g".formatted(l)),
+                f.high().map(h -> "to %.3g".formatted(h)))
+            .flatMap(Optional::stream)
+            .collect(Collectors.joining(" "));
+    return "%s %s%s%s"
+        .formatted(
+            f.read(),
+            f.unit(),
+            f.title().isEmpty() ? "" : " at the " + f.title(),
+            due.isEmpty() ? "" : " (due: %s)".formatted(due));
   }
 
   private static void say(List<Line> story, String heading, String text) {

@@ -97,9 +97,10 @@ class SheetMove {
             .ifPresent(w -> lost.add(new Lost(Optional.of(e.id()), Of.EVIDENCE, w)));
       }
     }
-    for (VisitLine line : visits.lines(job.id())) {
+    List<VisitLine> lines = visits.lines(job.id());
+    for (VisitLine line : lines) {
       if (line.struckAt() == null) {
-        why(() -> line.entry().check(sheet, guide))
+        why(() -> line.entry().check(sheet, guide, VisitLine.standing(lines)))
             .ifPresent(w -> lost.add(new Lost(Optional.of(line.id()), Of.ENTRY, w)));
       }
     }

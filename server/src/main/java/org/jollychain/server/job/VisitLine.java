@@ -1,6 +1,7 @@
 package org.jollychain.server.job;
 
 import java.time.OffsetDateTime;
+import java.util.List;
 import java.util.UUID;
 import org.jollychain.core.visit.VisitEntry;
 import org.jspecify.annotations.Nullable;
@@ -20,6 +21,11 @@ public record VisitLine(
     OffsetDateTime toldAt,
     @Nullable OffsetDateTime struckAt,
     String struckWhy) {
+
+  /** What stands of lines. */
+  static List<VisitEntry> standing(List<VisitLine> lines) {
+    return lines.stream().filter(l -> l.struckAt == null).map(VisitLine::entry).toList();
+  }
 
   VisitEntry entry() {
     return new VisitEntry(kind, subject, value);

@@ -1,5 +1,6 @@
 package org.jollychain.server.job;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.jollychain.core.evidence.EvidenceException;
@@ -59,7 +60,9 @@ public class VisitLog {
   public void add(UUID jobId, UUID id, VisitEntry entry, @Nullable Integer changes, Stamp stamp) {
     Job job = JobService.theirs(jobs, jobId, stamp);
     Sheet example = sheets.sheet(job.sheetKey(), job.sheetRevision());
-    entry.check(facts.known(job.unitTag(), example).on(example), guide(job));
+    List<VisitLine> lines = visits.lines(jobId);
+    entry.check(
+        facts.known(job.unitTag(), example).on(example), guide(job), VisitLine.standing(lines));
     Optional<VisitLine> known = visits.find(jobId, id);
     if (known.isPresent()) {
       if (!known.get().entry().equals(entry)) {
@@ -69,7 +72,7 @@ public class VisitLog {
     }
     job.refuseUnlessOpen();
     service.changed(changes == null || changes == job.changes(), jobId);
-    if (visits.lines(jobId).size() >= MOST_ENTRIES) {
+    if (lines.size() >= MOST_ENTRIES) {
       throw RefusedException.unprocessable(
           "A job holds %d entries at most; close it and open another.".formatted(MOST_ENTRIES));
     }

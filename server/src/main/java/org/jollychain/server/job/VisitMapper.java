@@ -14,6 +14,9 @@ interface VisitMapper {
 
   List<VisitLine> lines(@Param("jobId") UUID jobId);
 
+  /** Of the visit before at the same unit, that was closed before this one began. */
+  List<VisitLine> earlier(@Param("jobId") UUID jobId);
+
   Optional<VisitLine> find(@Param("jobId") UUID jobId, @Param("id") UUID id);
 
   /** Parts that were renewed at a unit, the latest first. */

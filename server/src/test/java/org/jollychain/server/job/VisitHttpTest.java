@@ -151,10 +151,15 @@ class VisitHttpTest {
                 .value("thermal cut-off not renewed"));
     tell("renewed", "thermal-cutoff", "178 C")
         .andExpect(jsonPath("$.visit.renewed[0].verdict").value("same"));
-    for (String proof :
-        new String[] {"warm", "current", "air", "cycles", "door-stops", "to-case"}) {
+    for (String proof : new String[] {"warm", "air", "cycles", "door-stops", "to-case"}) {
       tell("proved", proof, "yes").andExpect(status().isOk());
     }
+    tell("proved", "current", "yes")
+        .andExpect(status().is4xxClientError())
+        .andExpect(jsonPath("$.detail").value(containsString("type what was read")));
+    tell("measured", "current/element", "21.3 A")
+        .andExpect(jsonPath("$.visit.proofs[?(@.id == 'current')].answer").value("yes"))
+        .andExpect(jsonPath("$.visit.proofs[?(@.id == 'current')].figures[0].unit").value("A"));
     close("repaired", 1).andExpect(jsonPath("$.detail").value(containsString("Rear panel off")));
     tell("closed", "rear-panel", "");
     close("repaired", 1)

@@ -15,7 +15,7 @@ import org.jollychain.core.sheet.Sheet;
 final class FieldScore {
 
   static final String HEADINGS =
-      "sheet                  units  named  first  condemned  sure  right-when-sure  not-on-sheet  supply";
+      "sheet                  units  named  first  condemned  sure  right-when-sure  not-on-sheet  supply  explains";
 
   private static final double SURE = 0.95;
   private static final double CONDEMNED = 0.9;
@@ -29,8 +29,11 @@ final class FieldScore {
   private int notOnSheet;
   private int supplies;
   private int supplyRight;
+  private int ended;
+  private int explained;
 
   /**
+   * @param truth what is wrong; nothing where it lies outside of the circuit
    * @param due what may be said of the supply; nothing where it was not read
    * @return what was wrong with an answer, in a word; empty where nothing was
    */
@@ -38,7 +41,8 @@ final class FieldScore {
       Sheet sheet, List<FieldFault> truth, Assessment said, Collection<SupplyVerdict> due) {
     units++;
     Assessment.Leading leading = said.leading();
-    boolean right = blamed(sheet, truth, leading.part());
+    boolean right =
+        truth.isEmpty() ? leading.part().equals("unit") : blamed(sheet, truth, leading.part());
     boolean isNamed =
         right || said.parts().stream().anyMatch(p -> fails(p) && blamed(sheet, truth, p.id()));
     boolean isSure = leading.probability() >= SURE;
@@ -61,6 +65,14 @@ final class FieldScore {
             : isSure && !right
                 ? Optional.of("sure and wrong")
                 : !supply ? Optional.of("supply") : right ? Optional.empty() : Optional.of("wrong");
+  }
+
+  /** Counts a search that ended with what leads; whether that explains the complaint. */
+  void ended(Assessment said, boolean explains) {
+    if (said.leading().probability() >= SURE) {
+      ended++;
+      explained += explains ? 1 : 0;
+    }
   }
 
   static boolean blamed(Sheet sheet, List<FieldFault> truth, String answer) {
@@ -102,12 +114,14 @@ final class FieldScore {
     notOnSheet += o.notOnSheet;
     supplies += o.supplies;
     supplyRight += o.supplyRight;
+    ended += o.ended;
+    explained += o.explained;
   }
 
   String line(String name) {
     return String.format(
         Locale.ROOT,
-        "%-22s %5d  %.3f  %.3f  %.4f     %.2f  %.3f            %.4f        %.3f",
+        "%-22s %5d  %.3f  %.3f  %.4f     %.2f  %.3f            %.4f        %.3f   %.3f",
         name,
         units,
         share(named, units),
@@ -116,7 +130,8 @@ final class FieldScore {
         share(sure, units),
         share(rightWhenSure, sure),
         share(notOnSheet, units),
-        share(supplyRight, supplies));
+        share(supplyRight, supplies),
+        share(explained, ended));
   }
 
   private static double share(int of, int all) {

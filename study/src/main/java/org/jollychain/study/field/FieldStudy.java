@@ -15,6 +15,7 @@ import org.jollychain.core.diagnosis.SupplyVerdict;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
+import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.guide.GuideFindings;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
@@ -37,11 +38,17 @@ import org.jollychain.study.StudyProbes;
 /**
  * How often the diagnosis is right in the field: {@code ./jolly study field}. One unit in ten has a
  * second fault, one complaint in ten is wrong or not told, three readings in a hundred are slips.
+ * Three units in twenty are sound: what is complained of lies outside of their circuit.
  */
 public final class FieldStudy {
 
   private static final double SECOND_FAULTS = 0.1;
   private static final double WRONG_COMPLAINTS = 0.1;
+  private static final double OUTSIDE = 0.15;
+
+  /** A complaint of which this much lies outside of the circuit may be told of a sound unit. */
+  private static final double MOSTLY_OUTSIDE = 0.5;
+
   private static final int MOST_QUESTIONS = 60;
 
   /** Units as the trade makes them, plates read in half; else as the sheet says. */
@@ -118,16 +125,15 @@ public final class FieldStudy {
               p -> AS_TRADE ? trade.make(p) : FieldUnit.asTold(p.behaviour(), random),
               random);
       UnitFacts plates = AS_TRADE ? trade.plates(sheet, unit.circuit().sheet()) : UnitFacts.NONE;
-      FieldFaults faults = new FieldFaults(unit.circuit(), random);
-      List<FieldFault> wrong = new ArrayList<>(List.of(faults.any()));
-      if (Drawn.chance(random, SECOND_FAULTS)) {
-        FieldFault second = faults.any();
-        if (!second.culprit().equals(wrong.get(0).culprit())) {
-          wrong.add(second);
-        }
+      boolean outside = AS_TRADE && Drawn.chance(random, OUTSIDE);
+      Told complained = outside ? outside(random) : Told.NOTHING;
+      List<FieldFault> wrong = new ArrayList<>();
+      if (complained.complaint.isEmpty()) {
+        wrong.addAll(faults(new FieldFaults(unit.circuit(), random), random));
+        unit.suffer(wrong);
+        complained = complaint(unit, random);
       }
-      unit.suffer(wrong);
-      Optional<String> complaint = complaint(unit, random);
+      Optional<String> complaint = complained.complaint;
       // what is strange on this unit is so against a sound one of its make
       UnitModel due = AS_TRADE ? new UnitModel(unit.circuit().sheet()) : told;
       FieldVisit visit = new FieldVisit(due, unit, AS_TRADE, random);
@@ -139,21 +145,38 @@ public final class FieldStudy {
       if (how == How.PLAN ? complaint.isEmpty() : !shows(wrong, visit)) {
         continue;
       }
-      Assessment said =
-          diagnosis
-              .opinion(
-                  visit.taken(), new Diagnosis.Beginning(complaint, GuideFindings.NONE, plates))
-              .assessment();
+      Diagnosis.Opinion opinion =
+          diagnosis.opinion(
+              visit.taken(), new Diagnosis.Beginning(complaint, GuideFindings.NONE, plates));
+      Assessment said = opinion.assessment();
       if (how != How.PLAN && sameFor(said.leading().part(), wrong, visit)) {
         continue;
       }
       counted++;
       Optional<String> fault = score.count(sheet, wrong, said, dueSupply(wrong, visit));
+      if (complained.truly) {
+        boolean explains = explains(opinion, wrong, complaint.orElseThrow());
+        score.ended(said, explains);
+        if (Boolean.getBoolean("details") && !explains) {
+          print(i, "explains nothing", wrong, complaint, visit, said);
+        }
+      }
       if (Boolean.getBoolean("details") && fault.isPresent()) {
         print(i, fault.get(), wrong, complaint, visit, said);
       }
     }
     return score;
+  }
+
+  private static List<FieldFault> faults(FieldFaults faults, Random random) {
+    List<FieldFault> wrong = new ArrayList<>(List.of(faults.any()));
+    if (Drawn.chance(random, SECOND_FAULTS)) {
+      FieldFault second = faults.any();
+      if (!second.culprit().equals(wrong.get(0).culprit())) {
+        wrong.add(second);
+      }
+    }
+    return wrong;
   }
 
   private static Diagnosis.Beginning known(String complaint, UnitFacts plates) {
@@ -252,14 +275,50 @@ public final class FieldStudy {
         : Set.of(is.orElse(SupplyVerdict.SOUND));
   }
 
+  /**
+   * What the customer tells.
+   *
+   * @param truly whether it is what the unit does
+   */
+  private record Told(Optional<String> complaint, boolean truly) {
+
+    private static final Told NOTHING = new Told(Optional.empty(), false);
+  }
+
   /** What the customer sees, now and then something else, now and then nothing. */
-  private Optional<String> complaint(FieldUnit unit, Random random) {
+  private Told complaint(FieldUnit unit, Random random) {
     List<Complaint> all = List.copyOf(sheet.complaints().values());
     if (Drawn.chance(random, WRONG_COMPLAINTS)) {
-      return random.nextBoolean() ? Optional.of(Drawn.one(random, all).id()) : Optional.empty();
+      return random.nextBoolean()
+          ? new Told(Optional.of(Drawn.one(random, all).id()), false)
+          : Told.NOTHING;
     }
-    List<Complaint> fit = all.stream().filter(c -> seen(c, unit)).toList();
-    return fit.isEmpty() ? Optional.empty() : Optional.of(Drawn.one(random, fit).id());
+    return one(all.stream().filter(c -> seen(c, unit)).toList(), random);
+  }
+
+  /** What mostly comes from outside of the circuit, where a sound unit does it. */
+  private Told outside(Random random) {
+    return one(
+        sheet.complaints().values().stream()
+            .filter(c -> c.outside() >= MOSTLY_OUTSIDE)
+            .filter(c -> told.shows(c.ofAnyPart(), List.of()))
+            .toList(),
+        random);
+  }
+
+  private static Told one(List<Complaint> fit, Random random) {
+    return fit.isEmpty() ? Told.NOTHING : new Told(Optional.of(Drawn.one(random, fit).id()), true);
+  }
+
+  /** Whether what leads is what brought the complaint about, or might have. */
+  private boolean explains(Diagnosis.Opinion opinion, List<FieldFault> wrong, String complaint) {
+    Complaint said = sheet.complaints().get(complaint);
+    Hypothesis leader = opinion.beliefs().get(0).hypothesis();
+    return wrong.size() == 1
+            && FieldScore.blamed(sheet, wrong, opinion.assessment().leading().part())
+        || told.shows(
+            leader.kind() == Hypothesis.Kind.SOUND ? said.ofAnyPart() : said,
+            leader.changesIn(sheet.situation(said.situation())));
   }
 
   private boolean seen(Complaint complaint, FieldUnit unit) {
