@@ -36,6 +36,7 @@ const guide: GuideView = {
       title: 'What hangs on it?',
       minutes: 0.5,
       power: 'any',
+      applies: { complaints: [], where: {} },
       near: [],
       why: '',
       hazards: [],

@@ -29,7 +29,7 @@
       busy={session.busy}
       onanswer={tell && ((item, value) => tell('given', item.id, value))}
     />
-  {:else}
+  {:else if view.visit.hazards.length === 0}
     <section class="card"><p class="soft">There is no guide for this family yet.</p></section>
   {/if}
   <PrintCard

@@ -53,6 +53,13 @@
   const functions = $derived(functionsOf(sheet, probe));
   const offered = $derived(meters.filter((m) => !m.retired || m.id === how.meter));
 
+  /** At an outlet, where the unit is not plugged in and so is in no state of its own. */
+  const plugOut = $derived(
+    !how.situation &&
+      sheet.situations[probe.situation]?.supplyOn &&
+      [probe.red, probe.black].every((p) => sheet.access[sheet.points[p]?.access ?? '']?.place)
+  );
+
   function place(id: string): string {
     const point = sheet.points[id];
     return point ? [point.title, point.pin].filter(Boolean).join(', ') : '';
@@ -123,9 +130,10 @@
       <label class="state"
         ><span class="hidden">State of the unit</span>
         <select
-          value={how.situation || probe.situation}
+          value={plugOut ? '' : how.situation || probe.situation}
           onchange={(e) => inState(sheet, probe, how, e.currentTarget.value)}
         >
+          {#if plugOut}<option value="">Plug out</option>{/if}
           {#each Object.values(sheet.situations) as s (s.id)}<option value={s.id}>{s.title}</option>{/each}
         </select></label
       >

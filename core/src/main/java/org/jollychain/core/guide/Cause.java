@@ -44,8 +44,7 @@ public record Cause(
 
   /** Whether a unit can have it, by the answers that tell which sheet fits. */
   public boolean fits(Map<String, String> answers) {
-    return where.entrySet().stream()
-        .allMatch(w -> answers.getOrDefault(w.getKey(), w.getValue()).equals(w.getValue()));
+    return Applies.taken(where, answers);
   }
 
   /** Whether it makes such a part open. */

@@ -12,6 +12,7 @@ import org.jollychain.core.sheet.PartKind;
  *
  * @param minutes it takes (min)
  * @param power what state of the supply it needs
+ * @param applies for which units and complaints it is meant
  * @param near kinds of parts beside which it is made: what has to come off for them has to come off
  *     for it
  * @param why it tells them apart, in one sentence; may be empty
@@ -26,6 +27,7 @@ public record Check(
     String title,
     double minutes,
     Power power,
+    Applies applies,
     Set<PartKind> near,
     String why,
     List<String> hazards,

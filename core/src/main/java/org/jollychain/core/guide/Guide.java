@@ -39,7 +39,7 @@ public record Guide(
    *
    * @param minutes it takes (min)
    */
-  public record SimpleThing(String id, String title, double minutes) {}
+  public record SimpleThing(String id, String title, double minutes, Applies applies) {}
 
   /**
    * What puts a cause right.

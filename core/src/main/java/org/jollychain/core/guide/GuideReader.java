@@ -94,13 +94,21 @@ public final class GuideReader {
                         at.child("title").text(),
                         at.child("answers").each((a, words) -> words.text()))),
         root.child("simple")
-            .each((id, at) -> new Guide.SimpleThing(id, at.child("title").text(), minutes(at))),
+            .each(
+                (id, at) ->
+                    new Guide.SimpleThing(id, at.child("title").text(), minutes(at), applies(at))),
         causes,
         checks,
         actions,
         watches,
         root.child("proofs").each((id, at) -> proof(id, at, watches.keySet())),
         prevention);
+  }
+
+  private static Applies applies(SourceNode at) {
+    return new Applies(
+        Set.copyOf(at.child("complaints").texts()),
+        at.child("where").each((question, answer) -> answer.text()));
   }
 
   private static double minutes(SourceNode at) {
@@ -233,6 +241,7 @@ public final class GuideReader {
         at.child("title").text(),
         minutes(at),
         Kebab.read(Check.Power.class, at.child("power").text("any")).orElse(Check.Power.ANY),
+        applies(at),
         kinds(at.child("near")),
         at.child("why").text(""),
         at.child("hazards").texts(),

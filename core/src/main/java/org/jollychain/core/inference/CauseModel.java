@@ -75,7 +75,10 @@ public final class CauseModel {
             .filter(c -> c.fits(sheet.identify()))
             .filter(c -> c.from().isEmpty() || onSheet(c))
             .toList();
-    this.checks = List.copyOf(guide.checks().values());
+    this.checks =
+        guide.checks().values().stream()
+            .filter(c -> c.applies().to(sheet, complaint.map(Complaint::id)))
+            .toList();
     this.shown = new HashSet<>(findings.causes());
     findings.checks().stream()
         .filter(made -> guide.checks().containsKey(made.check()))
@@ -155,7 +158,7 @@ public final class CauseModel {
     return shown.contains(cause);
   }
 
-  /** The checks, in the order of the guide. */
+  /** The checks that are meant for this sheet and complaint, in the order of the guide. */
   public List<Check> checks() {
     return checks;
   }

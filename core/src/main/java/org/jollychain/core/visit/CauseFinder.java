@@ -121,7 +121,7 @@ public final class CauseFinder {
       return CauseSearch.notNeeded("The guide knows no cause for this.");
     }
     double[] outside = opened.isPresent() ? new double[0] : outside(causes, opinion, model);
-    return search(opened, causes, opinion.assessment(), outside, entries);
+    return search(opened, causes, model.checks(), opinion.assessment(), outside, entries);
   }
 
   /** The link whose opening is to be explained: the one that is sure to be, or was renewed. */
@@ -144,15 +144,17 @@ public final class CauseFinder {
   }
 
   /**
+   * @param checks that are meant for the sheet and the complaint
    * @param outside how probable each cause is where no link opened, what was found considered
    */
   private CauseSearch search(
       Optional<Part> opened,
       List<Cause> causes,
+      List<Check> checks,
       Assessment assessment,
       double[] outside,
       List<VisitEntry> entries) {
-    CauseProblem problem = new CauseProblem(causes, guide.checks().values(), costs);
+    CauseProblem problem = new CauseProblem(causes, checks, costs);
     List<List<String>> because = new ArrayList<>();
     double[] weights = new double[causes.size() + 1];
     for (int i = 0; i < causes.size(); i++) {
@@ -183,7 +185,7 @@ public final class CauseFinder {
         said.add(e.subject());
       }
     }
-    List<Check> open = guide.checks().values().stream().filter(c -> !made.contains(c)).toList();
+    List<Check> open = checks.stream().filter(c -> !made.contains(c)).toList();
     Position<Check, Boolean> now = new Position<>(problem, believed, on, open, made);
     List<CauseSearch.Suspected> suspected = suspected(causes, believed, shown, said, because);
     List<CauseSearch.Next> next =

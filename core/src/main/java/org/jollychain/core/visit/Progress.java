@@ -105,7 +105,11 @@ public record Progress(Step step, String title, State state, String note) {
             || told.said(VisitEntry.Kind.PASSED, Step.ARRIVE.toString());
     if (unread + open > 0 && !begun) {
       return new Progress(
-          Step.ARRIVE, State.HERE, "%d cautions, %d simple things".formatted(unread, open));
+          Step.ARRIVE,
+          State.HERE,
+          open == 0
+              ? "%d cautions".formatted(unread)
+              : "%d cautions, %d simple things".formatted(unread, open));
     }
     if (told.complaint().isEmpty()) {
       return new Progress(Step.ARRIVE, State.OPEN, "no complaint told");

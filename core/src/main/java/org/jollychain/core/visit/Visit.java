@@ -147,7 +147,9 @@ public record Visit(
         new Visit(
             List.of(),
             guide.map(g -> hazards(g, told)).orElse(List.of()),
-            guide.map(g -> simple(g, told)).orElse(List.of()),
+            guide
+                .map(g -> simple(g, sheet, told, opinion.beginning().complaint()))
+                .orElse(List.of()),
             SupplyPicture.of(unit, evidence, assessment.supply().verdict() == SupplyVerdict.SOUND),
             accesses(sheet, told, plan),
             cause,
@@ -247,8 +249,10 @@ public record Visit(
         .toList();
   }
 
-  private static List<Item> simple(Guide guide, Told told) {
+  private static List<Item> simple(
+      Guide guide, Sheet sheet, Told told, Optional<String> complaint) {
     return guide.simple().values().stream()
+        .filter(s -> s.applies().to(sheet, complaint))
         .map(
             s ->
                 new Item(

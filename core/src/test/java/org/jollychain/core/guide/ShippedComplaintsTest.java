@@ -36,6 +36,14 @@ class ShippedComplaintsTest {
       assertThat(known).as(cause.id()).containsAll(cause.complaints());
       assertThat(ANSWERS).as(cause.id()).containsAll(cause.where().entrySet());
     }
+    for (Check check : guide.checks().values()) {
+      assertThat(known).as(check.id()).containsAll(check.applies().complaints());
+      assertThat(ANSWERS).as(check.id()).containsAll(check.applies().where().entrySet());
+    }
+    for (Guide.SimpleThing simple : guide.simple().values()) {
+      assertThat(known).as(simple.id()).containsAll(simple.applies().complaints());
+      assertThat(ANSWERS).as(simple.id()).containsAll(simple.applies().where().entrySet());
+    }
   }
 
   /** What lies mostly outside of the circuit has something outside that can be looked at. */

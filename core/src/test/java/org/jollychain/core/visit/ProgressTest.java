@@ -154,6 +154,24 @@ class ProgressTest {
         .step();
   }
 
+  /** A dial oven has no latch of a self-clean, and a cold coil is no matter of its settings. */
+  @Test
+  void on_arrival_stands_what_may_settle_this_complaint_of_this_unit() {
+    Diagnosis range = new Diagnosis(Sheets.shipped("range-coil-240"));
+    Diagnosis.Opinion opinion = range.opinion(List.of(), Optional.of("no-front"));
+    Visit visit =
+        Visit.of(
+            Optional.of(Guides.shipped("range")),
+            told("Front coil cold", false, List.of()),
+            List.of(),
+            opinion,
+            new Planner(range)
+                .plan(opinion, List.of(), Optional.of("no-front"), Policy.usual(true)));
+    assertThat(visit.simple())
+        .extracting(Visit.Item::id)
+        .containsExactly("coil-seated", "breaker", "plug");
+  }
+
   @Test
   void what_was_opened_is_what_is_to_be_closed() {
     List<VisitEntry> told =
