@@ -1,5 +1,5 @@
-import { describe, expect, it } from 'vitest';
-import { keyMeaning } from './shortcuts';
+import { describe, expect, it, vi } from 'vitest';
+import { HeldLetter, keyMeaning } from './shortcuts';
 
 function press(key: string, target: HTMLElement = document.body, more: KeyboardEventInit = {}) {
   const event = new KeyboardEvent('keydown', { key, bubbles: true, ...more });
@@ -29,5 +29,29 @@ describe('keys pressed anywhere', () => {
     const button = document.body.appendChild(document.createElement('button'));
     expect(press('Enter', button)).toBeUndefined();
     expect(press('7', button)).toEqual({ text: '7' });
+  });
+});
+
+describe('a letter that is a shortcut', () => {
+  const key = (name: string, init: KeyboardEventInit = {}) =>
+    new KeyboardEvent('keydown', { key: name, ...init });
+
+  it('acts once no other follows, and begins a word where one does', () => {
+    vi.useFakeTimers();
+    const acted: string[] = [];
+    const letter = new HeldLetter();
+    letter.hold('o', () => acted.push('o'));
+    expect(letter.word(key('u'))).toBe('ou');
+    vi.runAllTimers();
+    expect(acted).toEqual([]);
+    letter.hold('o', () => acted.push('o'));
+    vi.runAllTimers();
+    expect(acted).toEqual(['o']);
+    expect(letter.word(key('t'))).toBeUndefined();
+    // Enter is no part of a word: what was held comes first
+    letter.hold('w', () => acted.push('w'));
+    expect(letter.word(key('Enter'))).toBeUndefined();
+    expect(acted).toEqual(['o', 'w']);
+    vi.useRealTimers();
   });
 });

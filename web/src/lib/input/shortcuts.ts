@@ -47,6 +47,43 @@ export function isField(target: EventTarget | null): boolean {
   );
 }
 
+/** Who types a word goes on sooner. */
+const WORD_MS = 300;
+
+/** A letter that is a shortcut waits a moment: with another behind it, it begins a word. */
+export class HeldLetter {
+  #held: { letter: string; act: () => void; timer: ReturnType<typeof setTimeout> } | undefined;
+
+  /** Holds a letter, and acts by it unless a word follows. */
+  hold(letter: string, act: () => void) {
+    const timer = setTimeout(() => this.release(), WORD_MS);
+    this.#held = { letter, act, timer };
+  }
+
+  /** The word that a key goes on with; what was held acts where the key is none of a word. */
+  word(event: KeyboardEvent): string | undefined {
+    if (!this.#held) return undefined;
+    const ofWord = event.key.length === 1 && !event.ctrlKey && !event.altKey && !event.metaKey;
+    if (!ofWord) {
+      this.release();
+      return undefined;
+    }
+    clearTimeout(this.#held.timer);
+    const word = this.#held.letter + event.key;
+    this.#held = undefined;
+    return word;
+  }
+
+  /** Acts at once by what is held. */
+  release() {
+    const held = this.#held;
+    if (!held) return;
+    clearTimeout(held.timer);
+    this.#held = undefined;
+    held.act();
+  }
+}
+
 /**
  * Sorts a key pressed anywhere on the page: a shortcut, text for the reading field, or neither.
  * Keys with Ctrl, Alt or Meta and keys meant for a control stay the browser's.

@@ -4,7 +4,7 @@
   import type { Entry } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import { session as atWork } from '../../lib/session/session.svelte';
-  import { isField, keyMeaning } from '../../lib/input/shortcuts';
+  import { HeldLetter, isField, keyMeaning, type Shortcut } from '../../lib/input/shortcuts';
   import BenchDialog from './dialogs/BenchDialog.svelte';
   import KeysDialog from './dialogs/KeysDialog.svelte';
   import MoveDialog from './dialogs/MoveDialog.svelte';
@@ -51,6 +51,7 @@
     return () => clearInterval(ticking);
   });
 
+  const letter = new HeldLetter();
   const close = () => (dialog = undefined);
 
   async function log(typed?: string) {
@@ -87,16 +88,29 @@
     // a check of the guide among the probes is answered as on its own step
     if (session.proposal?.kind === 'check' && !session.probe && /^[1-9]$/.test(event.key))
       return onStepKey(event);
+    const word = letter.word(event);
+    if (word !== undefined) {
+      event.preventDefault();
+      return begin(word);
+    }
     const meaning = keyMeaning(event);
     if (!meaning) return;
     event.preventDefault();
-    if ('text' in meaning) {
-      session.draft += meaning.text;
-      if (!session.probe) session.selectLeast();
-      void tick().then(() => field?.focus());
-      return;
-    }
-    switch (meaning.shortcut) {
+    if ('text' in meaning) return begin(meaning.text);
+    const { shortcut } = meaning;
+    if (/^[a-z]$/.test(event.key)) letter.hold(event.key, () => act(shortcut));
+    else act(shortcut);
+  }
+
+  /** Goes on in the field with what was typed anywhere. */
+  function begin(typed: string) {
+    session.draft += typed;
+    if (!session.probe) session.selectLeast();
+    void tick().then(() => field?.focus());
+  }
+
+  function act(shortcut: Shortcut) {
+    switch (shortcut) {
       case 'over-limit':
         return void log('OL');
       case 'strike-last':
@@ -108,7 +122,7 @@
       case 'function':
       case 'state':
       case 'meter':
-        return session.takeOtherwise(meaning.shortcut);
+        return session.takeOtherwise(shortcut);
       case 'previous':
         return session.along(-1);
       case 'next':

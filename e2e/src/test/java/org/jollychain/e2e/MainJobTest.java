@@ -119,11 +119,25 @@ class MainJobTest extends BrowserTest {
     Page page = openJobByKeyboard();
     log(page, "supply", "238", 1);
     page.keyboard().press("u");
+    // a letter with another right behind it is the beginning of a word
+    assertThat(page.getByRole(AriaRole.DIALOG)).isVisible();
     page.keyboard().type("probe slipped");
     page.keyboard().press("Enter");
     assertThat(page.getByText("0 entries", new Page.GetByTextOptions().setExact(true))).isVisible();
     page.getByText("Evidence", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByText("struck out: probe slipped")).isVisible();
+  }
+
+  @Test
+  void a_word_that_begins_with_a_letter_of_its_own_meaning_is_typed_anywhere() {
+    Page page = openJobByKeyboard();
+    page.keyboard().type("outlet 238.4");
+    assertThat(page.getByLabel("Reading")).hasValue("outlet 238.4");
+    page.keyboard().press("Escape");
+    page.keyboard().type("thermal cut-off OL");
+    assertThat(page.getByLabel("Reading")).hasValue("thermal cut-off OL");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("1 entry", new Page.GetByTextOptions().setExact(true))).isVisible();
   }
 
   @Test

@@ -128,7 +128,10 @@ final class Manners {
     return testable;
   }
 
-  /** The supply before all else that is measured, if that opens no more than the next probe. */
+  /**
+   * The supply before all else that is measured, if that opens no more than the next probe; but not
+   * before a part is read on its own, without power, where that tells far more.
+   */
   static Optional<Question> supplyFirst(PlanningState state, Question next) {
     PlanningProblem problem = state.problem();
     boolean atParts = next.kind() == Question.Kind.MEASURE || next.kind() == Question.Kind.LOOK;
@@ -139,9 +142,14 @@ final class Manners {
     return state.at().open().stream()
         .filter(q -> ofSupply(q, state.sheet()))
         .filter(q -> state.move(q).opening() <= opens)
+        .filter(q -> !isolated(next) || state.settles(q) >= FAIR * state.settles(next))
         .min(
             Comparator.comparingDouble((Question q) -> state.move(q).minutes())
                 .thenComparing(q -> !problem.complainedIn(q.situation())));
+  }
+
+  private static boolean isolated(Question question) {
+    return question.probe().filter(p -> p.function().needsDeadCircuit()).isPresent();
   }
 
   private static boolean supplyKnown(PlanningState state) {

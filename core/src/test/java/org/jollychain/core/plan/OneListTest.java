@@ -93,6 +93,45 @@ class OneListTest {
   }
 
   /** P(found | sound) by hand: the guide's weights, 5 % for what it does not know. */
+  /** Coils that plug in are tried in each other's place; common practice, no source. */
+  @Test
+  void a_coil_that_stays_cold_in_another_place_is_read_before_the_supply() {
+    Diagnosis range = new Diagnosis(Sheets.shipped("range-coil-240"));
+    Optional<String> complaint = Optional.of("no-front");
+    Diagnosis.Opinion cold =
+        range.opinion(
+            List.of(),
+            new Diagnosis.Beginning(
+                complaint,
+                new GuideFindings(
+                    Optional.of(Guides.shipped("range")),
+                    List.of(new CheckMade("coil-swap", "follows")),
+                    Set.of()),
+                UnitFacts.NONE));
+    assertThat(cold.assessment().leading().part()).isEqualTo("front-coil");
+    assertThat(cold.assessment().leading().confirmed()).isFalse();
+    Proposal next =
+        new Planner(range).plan(cold, List.of(), complaint, Policy.usual(true)).next().get(0);
+    assertThat(next.across()).contains("front-coil");
+    assertThat(next.kind()).isEqualTo(Question.Kind.MEASURE);
+  }
+
+  /** A sound pump moves no water through a kinked hose, though "does not drain" names the pump. */
+  @Test
+  void a_cause_outside_counts_also_where_a_sound_circuit_would_not_show_it() {
+    Sheet dishwasher = Sheets.shipped("dishwasher-120");
+    Diagnosis diagnosis = new Diagnosis(dishwasher);
+    double outside = dishwasher.complaints().get("no-drain").outside();
+    Optional<String> complaint = Optional.of("no-drain");
+    Diagnosis.Opinion known =
+        diagnosis.opinion(
+            List.of(),
+            new Diagnosis.Beginning(
+                complaint, GuideFindings.by(Guides.shipped("dishwasher")), UnitFacts.NONE));
+    assertThat(sound(known)).isCloseTo(outside, within(0.05));
+    assertThat(sound(diagnosis.opinion(List.of(), complaint))).isLessThan(0.15);
+  }
+
   @Test
   void two_checks_weigh_by_bayes_rule() {
     Diagnosis.Opinion before = found("slow");
