@@ -162,6 +162,7 @@ async function send(
   const problem = (await response.json().catch(() => ({}))) as {
     title?: string;
     detail?: string;
+    field?: string;
     problems?: { field?: string; message: string }[];
     changes?: string[];
     needs?: string;
@@ -170,7 +171,11 @@ async function send(
     response.status,
     problem.title ?? `Error ${response.status}`,
     problem.detail ?? 'The server did not say why.',
-    Object.fromEntries((problem.problems ?? []).flatMap((p) => (p.field ? [[p.field, p.message]] : []))),
+    Object.fromEntries(
+      [...(problem.problems ?? []), { field: problem.field, message: problem.detail ?? '' }].flatMap((p) =>
+        p.field ? [[p.field, p.message]] : []
+      )
+    ),
     problem.changes,
     problem.needs
   );

@@ -114,7 +114,7 @@
       case 'over-limit':
         return void log('OL');
       case 'strike-last':
-        return strike(view.evidence.findLast((e) => !e.struckAt));
+        return strike(view?.evidence.findLast((e) => !e.struckAt));
       case 'help':
         dialog = { kind: 'keys' };
         return;

@@ -199,12 +199,28 @@ export class JobSession {
       if (view) this.#shown(view);
       return true;
     } catch (e) {
-      this.error = reason(e);
+      this.error = (said.evidence && this.#withoutPower(e)) || reason(e);
       return false;
     } finally {
       this.busy = false;
       void this.#lookIfHeard();
     }
+  }
+
+  /**
+   * What is read without power was typed beside a state with it: the state without is chosen, where all see it, and
+   * the next Enter logs it so.
+   */
+  #withoutPower(e: unknown): string {
+    const { probe, sheet, how } = this;
+    if (!(e instanceof Problem && e.fields.situation) || !probe || !sheet) return '';
+    if (!sheet.situations[how.situation || probe.situation]?.supplyOn) return '';
+    const off = (id?: string) => id !== undefined && sheet.situations[id]?.supplyOn === false;
+    const last = this.view?.evidence.findLast((x) => !x.struckAt && off(x.item.situation))?.item.situation;
+    const without = last ?? Object.keys(sheet.situations).find(off);
+    if (without === undefined) return '';
+    inState(sheet, probe, how, without);
+    return `That is read with the power off. Enter logs it in the state "${sheet.situations[without]?.title}"; choose another if it was another.`;
   }
 
   /** Entries of this job that wait for the server. */

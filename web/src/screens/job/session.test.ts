@@ -56,6 +56,23 @@ describe('a session', () => {
     expect(session.how.meter).toBe('bench');
   });
 
+  it('offers the state without power to what is read so, and logs it there on the next Enter', async () => {
+    const session = await opened(asking);
+    const refused = new Problem(422, 'This cannot be evidence', 'is read with ohms, power off', {
+      situation: 'is read with ohms, power off'
+    });
+    const told = vi.spyOn(outbox, 'send').mockRejectedValueOnce(refused).mockResolvedValue(asking);
+    session.draft = 'element 12.8 ohm';
+    expect(await session.log()).toBe(false);
+    expect(session.error).toContain('power off');
+    expect(session.draft).toBe('element 12.8 ohm');
+    expect(session.how.situation).not.toBe('');
+    expect(await session.log()).toBe(true);
+    const { evidence } = told.mock.calls[1]?.[0] ?? {};
+    expect(evidence).toMatchObject({ function: 'ohms', value: 'element 12.8 ohm' });
+    expect(session.sheet?.situations[evidence?.situation ?? '']?.supplyOn).toBe(false);
+  });
+
   it('moves along the chain to its ends, and to the supply with a permit alone', async () => {
     const live = await opened(asking);
     live.along(-1);
