@@ -199,7 +199,7 @@ export class JobSession {
       if (view) this.#shown(view);
       return true;
     } catch (e) {
-      this.error = (said.evidence && this.#withoutPower(e)) || reason(e);
+      this.error = (said.evidence && this.#otherPower(e)) || reason(e);
       return false;
     } finally {
       this.busy = false;
@@ -208,19 +208,22 @@ export class JobSession {
   }
 
   /**
-   * What is read without power was typed beside a state with it: the state without is chosen, where all see it, and
-   * the next Enter logs it so.
+   * What is read without power was typed beside a state with it, or the other way round: a state of the right kind is
+   * chosen, where all see it, and the next Enter logs it so.
    */
-  #withoutPower(e: unknown): string {
-    const { probe, sheet, how } = this;
-    if (!(e instanceof Problem && e.fields.situation) || !probe || !sheet) return '';
-    if (!sheet.situations[how.situation || probe.situation]?.supplyOn) return '';
-    const off = (id?: string) => id !== undefined && sheet.situations[id]?.supplyOn === false;
-    const last = this.view?.evidence.findLast((x) => !x.struckAt && off(x.item.situation))?.item.situation;
-    const without = last ?? Object.keys(sheet.situations).find(off);
-    if (without === undefined) return '';
-    inState(sheet, probe, how, without);
-    return `That is read with the power off. Enter logs it in the state "${sheet.situations[without]?.title}"; choose another if it was another.`;
+  #otherPower(e: unknown): string {
+    const { probe, sheet, how, view } = this;
+    if (!(e instanceof Problem && e.fields.situation) || !probe || !sheet || !view) return '';
+    const on = !sheet.situations[how.situation || probe.situation]?.supplyOn;
+    const fits = (id?: string) => id !== undefined && sheet.situations[id]?.supplyOn === on;
+    const state = [
+      view.evidence.findLast((x) => !x.struckAt && fits(x.item.situation))?.item.situation,
+      sheet.complaints[view.job.complaint]?.situation,
+      on ? undefined : Object.keys(sheet.situations).find(fits)
+    ].find(fits);
+    if (state === undefined) return '';
+    inState(sheet, probe, how, state);
+    return `That is read with the power ${on ? 'on' : 'off'}. Enter logs it in the state "${sheet.situations[state]?.title}"; choose another if it was another.`;
   }
 
   /** Entries of this job that wait for the server. */

@@ -5,6 +5,9 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.DoubleStream;
+import java.util.stream.Stream;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.MeterFunction;
 import org.jollychain.core.network.Meters;
@@ -35,6 +38,11 @@ public record Entry(
     String value) {
 
   private static final double HOTTEST_CELSIUS = 1400;
+
+  /** So near the supply's volts a figure is taken for them (a share). */
+  private static final double LIKE_THE_SUPPLY = 0.15;
+
+  private static final Pattern PLAIN_FIGURE = Pattern.compile("\\d+(\\.\\d+)?");
 
   /**
    * How it was taken, where that is out of the ordinary.
@@ -96,6 +104,7 @@ public record Entry(
     String with = typed.function().map(MeterFunction::toString).orElse(function);
     boolean clamp = Kebab.read(MeterFunction.class, with).filter(MeterFunction::clamps).isPresent();
     if (typed.red().isPresent()) {
+      askForUnit(typed, sheet);
       return at(
           with, typed.red(), typed.black(), Optional.empty(), Optional.empty(), typed.value());
     }
@@ -125,6 +134,25 @@ public record Entry(
       String shown) {
     return new Entry(
         id, with, redPoint, blackPoint, acrossPart, throughPart, situation, how, shown);
+  }
+
+  /** Between terminals of the supply, what is about its volts is hardly ohms. */
+  private void askForUnit(TypedLine typed, Sheet sheet) {
+    boolean ohms = typed.function().isEmpty() && function.equals(MeterFunction.OHMS.toString());
+    boolean ofSupply =
+        Stream.of(typed.red(), typed.black())
+            .allMatch(p -> p.filter(sheet.supplyPoints()::contains).isPresent());
+    if (ohms && ofSupply && PLAIN_FIGURE.matcher(typed.value()).matches()) {
+      double shown = Double.parseDouble(typed.value());
+      double supply = sheet.supply().volts();
+      if (DoubleStream.of(supply, supply / 2)
+          .anyMatch(v -> Math.abs(shown - v) < LIKE_THE_SUPPLY * v)) {
+        throw new EvidenceException(
+            "value",
+            "\"%s\" may be volts, and ohms stand beside it: type %s V or %s ohm behind the points"
+                .formatted(value.strip(), typed.value(), typed.value()));
+      }
+    }
   }
 
   /** A unit that says another function than stood beside the field says another state, too. */

@@ -65,6 +65,8 @@ class TypedLinesTest {
       ohms       | element    | isolated     | 12.8 ohms                | ohms element 12.8
       ohms       | element    | isolated     | 12.8Ω                    | ohms element 12.8
       ohms       | motor      | isolated     | 2.4k                     | ohms motor 2400.0
+      ohms       | element    | isolated     | L1-L2 12.9               | ohms L1-L2 12.9
+      ohms       | element    | isolated     | L1-L2 237.5 ohm          | ohms L1-L2 237.5
       ohms       | element    | isolated     | open                     | ohms element OL
       ohms       | element    | isolated     | infinity                 | ohms element OL
       ohms       | element    | isolated     | Infinite                 | ohms element OL
@@ -138,6 +140,8 @@ class TypedLinesTest {
       ohms     | high-limit | isolated  | flutters         | a reading of its own
       ohms     | high-limit | isolated  | good             | type what the meter shows
       ohms     | high-limit | isolated  | 12.8 parsecs     | is not in a unit of ohms
+      ohms     | high-limit | isolated  | L1-L2 237.5      | type 237.5 V or 237.5 ohm
+      ohms     | high-limit | isolated  | L1 N 118         | type 118 V or 118 ohm
       """)
   void or_it_is_asked_about(
       String function, String across, String state, String typed, String asked) {
