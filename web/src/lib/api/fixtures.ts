@@ -215,7 +215,7 @@ export function visit(more: Partial<JobView['visit']> = {}): JobView['visit'] {
     hazards: [],
     simple: [],
     accesses: [],
-    cause: { state: 'not-needed', causes: [], next: [], say: '' },
+    cause: { wears: false, state: 'not-needed', causes: [], otherwise: 0, next: [], say: '' },
     actions: [],
     renewed: [],
     proofs: [],

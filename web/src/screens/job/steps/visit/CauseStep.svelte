@@ -94,6 +94,13 @@
         <label for="no-cause">No cause found, because</label>
         <input id="no-cause" bind:value={why} maxlength="300" />
         <button type="submit" disabled={session.busy}>Say so</button>
+        {#if cause.wears}
+          <button
+            type="button"
+            disabled={session.busy}
+            onclick={() => session.tell('cause', 'none', 'It wore out with age')}>It wore out with age</button
+          >
+        {/if}
       </form>
     {/if}
   {/if}
@@ -131,6 +138,12 @@
               </details>
             </li>
           {/each}
+          {#if cause.otherwise >= 0.01}
+            <li class="otherwise">
+              <span>{cause.wears ? 'Worn with age, or none of these' : 'None of these'}</span>
+              <span class="share">{percent(cause.otherwise)}</span>
+            </li>
+          {/if}
         </ul>
       </section>
     {/if}
@@ -221,6 +234,7 @@
   .next > header {
     padding: 0;
   }
+  .otherwise,
   summary {
     display: grid;
     grid-template-columns: 1fr 4rem;

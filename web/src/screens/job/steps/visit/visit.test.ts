@@ -22,6 +22,8 @@ const item = (id: string, title: string, answer = '', due = true) => ({
 
 const CAUSE: JobView['visit']['cause'] = {
   opened: 'limit',
+  wears: true,
+  otherwise: 0.1,
   state: 'ask',
   say: 'Most likely so far: Lint.',
   causes: [
@@ -146,6 +148,13 @@ describe('the steps of a visit', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Duct with a lamp' }));
     expect(within(next).queryByText('Flap of the hood')).toBeNull();
     expect(within(screen.getByLabelText('Causes')).getByText('70 %')).toBeInTheDocument();
+    expect(within(screen.getByLabelText('Causes')).getByText(/Worn with age/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'It wore out with age' }));
+    expect(tell).toHaveBeenLastCalledWith('j', expect.any(String), {
+      kind: 'cause',
+      subject: 'none',
+      value: 'It wore out with age'
+    });
   });
 
   it('tell that no cause was found, with the reason', async () => {

@@ -42,6 +42,9 @@ public record Entry(
   /** So near the supply's volts a figure is taken for them (a share). */
   private static final double LIKE_THE_SUPPLY = 0.15;
 
+  /** From here on a supply is the mains (V). */
+  private static final double MAINS = 100;
+
   private static final Pattern PLAIN_FIGURE = Pattern.compile("\\d+(\\.\\d+)?");
 
   /**
@@ -136,22 +139,28 @@ public record Entry(
         id, with, redPoint, blackPoint, acrossPart, throughPart, situation, how, shown);
   }
 
-  /** Between terminals of the supply, what is about its volts is hardly ohms. */
+  /**
+   * Between points that were typed, what is about the mains' volts is hardly ohms; between
+   * terminals of the supply, what is about any supply's volts.
+   */
   private void askForUnit(TypedLine typed, Sheet sheet) {
     boolean ohms = typed.function().isEmpty() && function.equals(MeterFunction.OHMS.toString());
+    if (!ohms || !PLAIN_FIGURE.matcher(typed.value()).matches()) {
+      return;
+    }
     boolean ofSupply =
         Stream.of(typed.red(), typed.black())
             .allMatch(p -> p.filter(sheet.supplyPoints()::contains).isPresent());
-    if (ohms && ofSupply && PLAIN_FIGURE.matcher(typed.value()).matches()) {
-      double shown = Double.parseDouble(typed.value());
-      double supply = sheet.supply().volts();
-      if (DoubleStream.of(supply, supply / 2)
-          .anyMatch(v -> Math.abs(shown - v) < LIKE_THE_SUPPLY * v)) {
-        throw new EvidenceException(
-            "value",
-            "\"%s\" may be volts, and ohms stand beside it: type %s V or %s ohm behind the points"
-                .formatted(value.strip(), typed.value(), typed.value()));
-      }
+    double shown = Double.parseDouble(typed.value());
+    double supply = sheet.supply().volts();
+    boolean likeVolts =
+        DoubleStream.of(supply, ofSupply ? supply / 2 : supply)
+            .anyMatch(v -> Math.abs(shown - v) < LIKE_THE_SUPPLY * v);
+    if (likeVolts && (ofSupply || supply >= MAINS)) {
+      throw new EvidenceException(
+          "value",
+          "\"%s\" may be volts, and ohms stand beside it: type %s V or %s ohm behind the points"
+              .formatted(value.strip(), typed.value(), typed.value()));
     }
   }
 

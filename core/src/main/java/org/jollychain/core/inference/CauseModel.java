@@ -17,6 +17,7 @@ import org.jollychain.core.guide.Guide;
 import org.jollychain.core.guide.GuideFindings;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -39,6 +40,12 @@ public final class CauseModel {
 
   /** The weight of what the guide does not know, as a share of what it does. */
   public static final double UNKNOWN = 0.05;
+
+  /**
+   * The same where what opened wears out by itself: a contact, a joint, a coil. As many open of age
+   * as by what a guide knows; common practice, no source.
+   */
+  private static final double OF_AGE = 1;
 
   /** A cause that is the very fault of a hypothesis counts so many times. */
   private static final double ITSELF = 40;
@@ -231,11 +238,31 @@ public final class CauseModel {
       weights[causes.size()] = 1;
       return weights;
     }
+    double unknown = unknown(h);
     for (int i = 0; i < causes.size(); i++) {
-      weights[i] *= ratios[i] / (all * (1 + UNKNOWN));
+      weights[i] *= ratios[i] / (all * (1 + unknown));
     }
-    weights[causes.size()] = UNKNOWN / (1 + UNKNOWN);
+    weights[causes.size()] = unknown / (1 + unknown);
     return weights;
+  }
+
+  /** Of the parts that opened, the one that most likely did so by itself. */
+  private double unknown(Hypothesis h) {
+    return causes.stream().anyMatch(c -> isItself(c, h))
+        ? UNKNOWN
+        : h.ofParts()
+            .filter(Fault.OfPart::opens)
+            .mapToDouble(f -> unknown(sheet.part(f.part()).kind()))
+            .max()
+            .orElse(UNKNOWN);
+  }
+
+  /**
+   * The weight of what the guide does not know behind a part that opened, as a share of what it
+   * knows.
+   */
+  public static double unknown(PartKind opened) {
+    return opened.wearsOut() ? OF_AGE : UNKNOWN;
   }
 
   private double weight(Cause cause, Hypothesis h) {

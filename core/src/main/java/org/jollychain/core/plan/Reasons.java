@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jollychain.core.evidence.Question;
+import org.jollychain.core.fault.Culprit;
 import org.jollychain.core.inference.HypothesisSpace;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.quantity.Dimension;
@@ -17,6 +18,9 @@ final class Reasons implements Question.Kinds<String> {
 
   /** From here on the part itself is what makes a question good. */
   private static final double LIKELY = 0.15;
+
+  /** From here on most of it lies outside of the circuit (a probability). */
+  private static final double MOSTLY = 0.5;
 
   private final PlanningState state;
   private final Sheet sheet;
@@ -127,9 +131,20 @@ final class Reasons implements Question.Kinds<String> {
 
   @Override
   public String check(Question.GuideCheck check) {
-    return check.check().why().isEmpty()
+    if (!check.check().why().isEmpty()) {
+      return check.check().why();
+    }
+    double outside = 0;
+    double[] byCulprit = state.believed().byGroup();
+    for (int c = 0; c < byCulprit.length; c++) {
+      boolean cause = state.problem().culprits().get(c) instanceof Culprit.OutsideCause;
+      outside += cause ? byCulprit[c] : 0;
+    }
+    return outside > MOSTLY
         ? "It tells causes outside of the circuit apart, which no probe does."
-        : check.check().why();
+        : check.access().isEmpty()
+            ? "It tells what is suspected apart, and nothing is opened for it."
+            : "It tells what is suspected apart.";
   }
 
   @Override

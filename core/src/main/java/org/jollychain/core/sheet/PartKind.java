@@ -251,6 +251,11 @@ public enum PartKind {
     };
   }
 
+  /** Whether it opens of age as well: what melts or trips does so for a reason. */
+  public boolean wearsOut() {
+    return !is(Trait.ONE_SHOT) && !is(Trait.HEATED_TO_TEST) && !is(Trait.RESET_BY_HAND);
+  }
+
   public boolean is(Trait trait) {
     return traits.contains(trait);
   }

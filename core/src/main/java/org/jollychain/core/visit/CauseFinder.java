@@ -155,12 +155,13 @@ public final class CauseFinder {
       double[] outside,
       List<VisitEntry> entries) {
     CauseProblem problem = new CauseProblem(causes, checks, costs);
+    double unknown = opened.map(Part::kind).map(CauseModel::unknown).orElse(CauseModel.UNKNOWN);
     List<List<String>> because = new ArrayList<>();
     double[] weights = new double[causes.size() + 1];
     for (int i = 0; i < causes.size(); i++) {
       List<String> reasons = new ArrayList<>();
       weights[i] = causes.get(i).weight() * bearing(causes.get(i), assessment, reasons);
-      weights[causes.size()] += CauseModel.UNKNOWN * causes.get(i).weight();
+      weights[causes.size()] += unknown * causes.get(i).weight();
       because.add(reasons);
     }
     boolean ofLink = opened.isPresent();
@@ -191,7 +192,14 @@ public final class CauseFinder {
     List<CauseSearch.Next> next =
         ranked(now).stream().limit(MOST_NEXT).map(o -> next(o, causes)).toList();
     CauseSearch.State state = state(suspected, next, entries);
-    return new CauseSearch(opened.map(Part::id), state, suspected, next, say(state, suspected));
+    return new CauseSearch(
+        opened.map(Part::id),
+        opened.filter(p -> p.kind().wearsOut()).isPresent(),
+        state,
+        suspected,
+        believed.byGroup()[causes.size()],
+        next,
+        say(state, suspected));
   }
 
   /**

@@ -10,12 +10,20 @@ import org.jollychain.core.quantity.Kebab;
  * How far the search is for why a link opened.
  *
  * @param opened the link that opened, as the sheet calls it; empty where it is a code or nothing
+ * @param wears whether such a link opens of age, too
  * @param causes the likeliest first
+ * @param otherwise how probable it is that it is none of them
  * @param next checks, the best for its minutes first
  * @param say how far it is, in a sentence
  */
 public record CauseSearch(
-    Optional<String> opened, State state, List<Suspected> causes, List<Next> next, String say) {
+    Optional<String> opened,
+    boolean wears,
+    State state,
+    List<Suspected> causes,
+    double otherwise,
+    List<Next> next,
+    String say) {
 
   /** How far the search is. */
   public enum State {
@@ -77,6 +85,6 @@ public record CauseSearch(
   public record Outcome(String id, String title, double chance, String meaning) {}
 
   static CauseSearch notNeeded(String why) {
-    return new CauseSearch(Optional.empty(), State.NOT_NEEDED, List.of(), List.of(), why);
+    return new CauseSearch(Optional.empty(), false, State.NOT_NEEDED, List.of(), 0, List.of(), why);
   }
 }

@@ -142,6 +142,7 @@ class TypedLinesTest {
       ohms     | high-limit | isolated  | 12.8 parsecs     | is not in a unit of ohms
       ohms     | high-limit | isolated  | L1-L2 237.5      | type 237.5 V or 237.5 ohm
       ohms     | high-limit | isolated  | L1 N 118         | type 118 V or 118 ohm
+      ohms     | high-limit | isolated  | C1-L2 241        | type 241 V or 241 ohm
       """)
   void or_it_is_asked_about(
       String function, String across, String state, String typed, String asked) {
