@@ -133,6 +133,10 @@
   button:disabled {
     cursor: default;
   }
+  button:disabled:not([aria-pressed='true']) {
+    color: var(--ink-soft);
+    border-style: dashed;
+  }
   kbd {
     font-family: 'IBM Plex Mono', monospace;
     font-size: 0.75rem;

@@ -67,17 +67,17 @@
   li {
     display: flex;
     flex-wrap: wrap;
+    justify-content: flex-start;
     align-items: center;
     gap: 4px 12px;
   }
   label {
-    display: flex;
+    display: grid;
+    grid-template-columns: minmax(0, 19rem) 6rem auto;
     align-items: center;
     gap: 8px;
     font-size: 0.875rem;
-  }
-  .what {
-    min-width: 9rem;
+    line-height: 1.3;
   }
   input {
     width: 6rem;
@@ -101,8 +101,8 @@
     input {
       min-height: 44px;
     }
-    .what {
-      min-width: 0;
+    label {
+      grid-template-columns: 1fr 6rem auto;
     }
   }
 </style>

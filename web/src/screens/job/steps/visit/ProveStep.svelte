@@ -24,6 +24,12 @@
     }))
   );
   const figures = (id: string) => view.visit.proofs.find((p) => p.id === id)?.figures ?? [];
+  /** What a clamp shows beside what the proofs ask for. */
+  const currents = $derived(
+    view.visit.currents.filter(
+      (c) => !view.visit.proofs.some((p) => p.figures.some((f) => f.id.endsWith(`/${c.load}`)))
+    )
+  );
   const tell = $derived(session.closed ? undefined : session.tell.bind(session));
 </script>
 
@@ -84,21 +90,23 @@
         {/each}
       </section>
     {/if}
-    <section class="card" aria-label="Currents">
-      <h2>Currents, hot</h2>
-      <p class="soft">Computed for this unit at its supply as measured.</p>
-      <table>
-        <tbody>
-          {#each view.visit.currents as c (c.load)}
-            <tr>
-              <td>{c.title}<small>{c.situation}</small></td>
-              <td class="figure">{amperes(c.amperes)}</td>
-              <td class="figure soft">{amperes(c.low)} to {amperes(c.high)}</td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
-    </section>
+    {#if currents.length > 0}
+      <section class="card" aria-label="Currents">
+        <h2>{currents.length < view.visit.currents.length ? 'Other currents, hot' : 'Currents, hot'}</h2>
+        <p class="soft">Computed for this unit at its supply as measured.</p>
+        <table>
+          <tbody>
+            {#each currents as c (c.load)}
+              <tr>
+                <td>{c.title}<small>{c.situation}</small></td>
+                <td class="figure">{amperes(c.amperes)}</td>
+                <td class="figure soft">{amperes(c.low)} to {amperes(c.high)}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      </section>
+    {/if}
     {#if !session.closed}<StillMissing {view} />{/if}
   {/snippet}
 </StepFrame>
@@ -114,6 +122,9 @@
   section button {
     display: block;
     text-align: left;
+  }
+  section > .soft {
+    font-size: 0.8125rem;
   }
   h2 {
     font-size: 1rem;

@@ -85,13 +85,16 @@
   {#snippet aside()}
     {#if !session.closed}<StillMissing {view} />{/if}
     {#if others.length > 0}
-      <Items
-        title="Other work"
-        items={others}
-        answers={[['yes', 'Done']]}
-        busy={session.busy}
-        onanswer={tell && ((item, value) => tell('done', item.id, value))}
-      />
+      <details class="card">
+        <summary>Other work</summary>
+        <Items
+          title="Done beside it"
+          items={others}
+          answers={[['yes', 'Done']]}
+          busy={session.busy}
+          onanswer={tell && ((item, value) => tell('done', item.id, value))}
+        />
+      </details>
     {/if}
   {/snippet}
 </StepFrame>
@@ -105,6 +108,19 @@
   h2 {
     font-size: 1rem;
     font-weight: 600;
+  }
+  .renew > .soft {
+    font-size: 0.8125rem;
+    line-height: 1.4;
+    padding-top: 2px;
+  }
+  form .main-button {
+    min-height: 40px;
+  }
+  summary {
+    padding: 10px 16px;
+    font-weight: 600;
+    cursor: pointer;
   }
   .part {
     padding: 8px 0 0;

@@ -376,7 +376,10 @@ class MalformedRequestsTest {
     if (path.contains("entries")) {
       return "{\"kind\": \"%s\", \"subject\": \"%s\", \"value\": \"%s\", \"changes\": 3}"
           .formatted(
-              pick(new String[] {"check", "renewed", "done", "proved", "measured", "watched", "benched"}),
+              pick(
+                  new String[] {
+                    "check", "renewed", "done", "proved", "measured", "watched", "benched"
+                  }),
               pick(
                   new String[] {"duct-look", "high-limit", "clean-duct", "warm", "run", "element"}),
               pick(

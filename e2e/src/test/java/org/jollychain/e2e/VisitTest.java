@@ -102,19 +102,14 @@ class VisitTest extends BrowserTest {
     keys.press("Enter");
     assertThat(shown(page, "Prove")).isVisible();
     Locator unproved = page.locator("li.next");
-    for (int left = 6; left > 0; left--) {
+    // isolated work alone: the current of the element is not asked for
+    for (int left = 5; left > 0; left--) {
       assertThat(
               page.locator(
                   "button[aria-pressed='true']", new Page.LocatorOptions().setHasText("Holds")))
-          .hasCount(6 - left);
+          .hasCount(5 - left);
       assertThat(unproved).isVisible();
-      if (unproved.locator("input").count() > 0) {
-        // what is proved by a figure is not answered by a key
-        keys.type("21.3");
-        keys.press("Enter");
-      } else {
-        keys.press("1");
-      }
+      keys.press("1");
     }
     assertThat(shown(page, "Sign off")).isVisible();
     keys.press("Enter");
@@ -186,9 +181,9 @@ class VisitTest extends BrowserTest {
     page.locator("input[data-typed]").fill("178C");
     page.locator("form button[type='submit']").first().tap();
     assertThat(shown(page, "Prove")).isVisible();
-    for (int held = 1; held <= 6; held++) {
+    for (int held = 1; held <= 5; held++) {
       page.locator("li.next [data-key='1']").tap();
-      if (held < 6) {
+      if (held < 5) {
         assertThat(
                 page.locator(
                     "button[aria-pressed='true']", new Page.LocatorOptions().setHasText("Holds")))

@@ -55,6 +55,7 @@ public record Guide(
    * @param withinMinutes how soon it must be seen (min); 0 where time does not matter
    * @param watch the run to be watched that shows it; empty where there is none
    * @param figure to be read; empty where one looks or listens
+   * @param applies for which units and complaints it is meant
    */
   public record Proof(
       String id,
@@ -62,7 +63,8 @@ public record Guide(
       boolean current,
       double withinMinutes,
       String watch,
-      Optional<Figure> figure) {}
+      Optional<Figure> figure,
+      Applies applies) {}
 
   /**
    * What is read to prove something.

@@ -126,7 +126,8 @@ public final class GuideReader {
         at.child("current").flag(false),
         at.child("within").quantity(Dimension.MINUTES, 0),
         watch.text(""),
-        Optional.of(at.child("figure")).filter(SourceNode::present).map(GuideReader::figure));
+        Optional.of(at.child("figure")).filter(SourceNode::present).map(GuideReader::figure),
+        applies(at));
   }
 
   private static Guide.Figure figure(SourceNode at) {

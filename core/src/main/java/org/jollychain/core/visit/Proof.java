@@ -64,12 +64,14 @@ public record Proof(
    * The proofs of a guide. The current of a heater is measured live: where that is not permitted it
    * is not asked for.
    *
+   * @param complaint what was told
    * @param currents what a clamp has to show
    */
-  static List<Proof> of(Guide guide, Sheet sheet, Told told, List<Expectation> currents) {
+  static List<Proof> of(
+      Guide guide, Sheet sheet, Optional<String> complaint, Told told, List<Expectation> currents) {
     List<Proof> proofs = new ArrayList<>();
     for (Guide.Proof p : guide.proofs().values()) {
-      if (!p.current() || told.live()) {
+      if ((!p.current() || told.live()) && p.applies().to(sheet, complaint)) {
         List<Figure> figures =
             p.current() ? amperes(p, sheet, told, currents) : figure(p, told).stream().toList();
         proofs.add(

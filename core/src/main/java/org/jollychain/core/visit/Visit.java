@@ -155,7 +155,9 @@ public record Visit(
             cause,
             guide.map(g -> actions(g, sheet, told, found)).orElse(List.of()),
             renewed(sheet, told),
-            guide.map(g -> Proof.of(g, sheet, told, currents)).orElse(List.of()),
+            guide
+                .map(g -> Proof.of(g, sheet, opinion.beginning().complaint(), told, currents))
+                .orElse(List.of()),
             guide
                 .map(g -> g.watches().values().stream().map(ToWatch::of).toList())
                 .orElse(List.of()),

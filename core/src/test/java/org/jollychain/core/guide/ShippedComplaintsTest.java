@@ -40,6 +40,10 @@ class ShippedComplaintsTest {
       assertThat(known).as(check.id()).containsAll(check.applies().complaints());
       assertThat(ANSWERS).as(check.id()).containsAll(check.applies().where().entrySet());
     }
+    for (Guide.Proof proof : guide.proofs().values()) {
+      assertThat(known).as(proof.id()).containsAll(proof.applies().complaints());
+      assertThat(ANSWERS).as(proof.id()).containsAll(proof.applies().where().entrySet());
+    }
     for (Guide.SimpleThing simple : guide.simple().values()) {
       assertThat(known).as(simple.id()).containsAll(simple.applies().complaints());
       assertThat(ANSWERS).as(simple.id()).containsAll(simple.applies().where().entrySet());

@@ -170,6 +170,10 @@ class ProgressTest {
     assertThat(visit.simple())
         .extracting(Visit.Item::id)
         .containsExactly("coil-seated", "breaker", "plug");
+    assertThat(visit.proofs())
+        .extracting(Proof::id)
+        .as("nobody heats the oven for a coil")
+        .containsExactly("current", "to-case", "anti-tip");
   }
 
   @Test

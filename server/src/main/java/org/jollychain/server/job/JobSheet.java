@@ -1,5 +1,7 @@
 package org.jollychain.server.job;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.time.OffsetDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -222,7 +224,10 @@ record JobSheet(
     if (search.state() == CauseSearch.State.NOT_FOUND) {
       return view.entries().stream()
           .filter(l -> l.struckAt() == null && l.kind() == VisitEntry.Kind.CAUSE)
-          .map(l -> "Not found: " + l.value())
+          .map(
+              l ->
+                  "None found. %s."
+                      .formatted(PlainText.sentence(l.value()).replaceFirst("\\.+$", "")))
           .reduce((first, last) -> last)
           .orElse("");
     }
@@ -252,18 +257,27 @@ record JobSheet(
   }
 
   private static String figure(Proof.Figure f) {
-    String due =
-        Stream.of(
-                f.low().map(l -> "from %.3g".formatted(l)),
-                f.high().map(h -> "to %.3g".formatted(h)))
-            .flatMap(Optional::stream)
-            .collect(Collectors.joining(" "));
     return "%s %s%s%s"
         .formatted(
             f.read(),
             f.unit(),
             f.title().isEmpty() ? "" : " at the " + f.title(),
-            due.isEmpty() ? "" : " (due: %s)".formatted(due));
+            due(f).map(" (due: %s)"::formatted).orElse(""));
+  }
+
+  private static Optional<String> due(Proof.Figure f) {
+    String low = f.low().map(JobSheet::toThreeFigures).orElse("");
+    String high = f.high().map(JobSheet::toThreeFigures).orElse("");
+    return low.isEmpty() && high.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
+            low.isEmpty()
+                ? high + " or less"
+                : high.isEmpty() ? low + " or more" : low + " to " + high);
+  }
+
+  private static String toThreeFigures(double value) {
+    return BigDecimal.valueOf(value).round(new MathContext(3)).stripTrailingZeros().toPlainString();
   }
 
   private static void say(List<Line> story, String heading, String text) {
