@@ -52,6 +52,14 @@ describe('a letter that is a shortcut', () => {
     letter.hold('w', () => acted.push('w'));
     expect(letter.word(key('Enter'))).toBeUndefined();
     expect(acted).toEqual(['o', 'w']);
+    // nor is the reading that follows a tick, unless it is a point's name
+    letter.hold('w', () => acted.push('again'));
+    expect(letter.word(key('1'), ['L1', 'M1'])).toBeUndefined();
+    letter.hold('w', () => acted.push('OL'));
+    expect(letter.word(key('O'))).toBeUndefined();
+    expect(acted).toEqual(['o', 'w', 'again', 'OL']);
+    letter.hold('m', () => acted.push('m'));
+    expect(letter.word(key('1'), ['L1', 'M1'])).toBe('m1');
     vi.useRealTimers();
   });
 });

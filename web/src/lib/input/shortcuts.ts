@@ -60,11 +60,16 @@ export class HeldLetter {
     this.#held = { letter, act, timer };
   }
 
-  /** The word that a key goes on with; what was held acts where the key is none of a word. */
-  word(event: KeyboardEvent): string | undefined {
+  /**
+   * The word that a key goes on with: a small letter, or the figure of a point's name. What was held acts where the
+   * key is none of a word.
+   */
+  word(event: KeyboardEvent, points: string[] = []): string | undefined {
     if (!this.#held) return undefined;
-    const ofWord = event.key.length === 1 && !event.ctrlKey && !event.altKey && !event.metaKey;
-    if (!ofWord) {
+    const plain = !event.ctrlKey && !event.altKey && !event.metaKey;
+    const begun = (this.#held.letter + event.key).toLowerCase();
+    const ofPoint = /^\d$/.test(event.key) && points.some((p) => p.toLowerCase().startsWith(begun));
+    if (!plain || !(ofPoint || /^[a-z]$/.test(event.key))) {
       this.release();
       return undefined;
     }

@@ -88,7 +88,7 @@
     // a check of the guide among the probes is answered as on its own step
     if (session.proposal?.kind === 'check' && !session.probe && /^[1-9]$/.test(event.key))
       return onStepKey(event);
-    const word = letter.word(event);
+    const word = letter.word(event, Object.keys(session.sheet?.points ?? {}));
     if (word !== undefined) {
       event.preventDefault();
       return begin(word);
