@@ -61,8 +61,8 @@ export class HeldLetter {
   }
 
   /**
-   * The word that a key goes on with: a small letter, or the figure of a point's name. What was held acts where the
-   * key is none of a word.
+   * The beginning of a word, if this key continues one: a small letter does, and so does the digit of a point's name.
+   * With any other key the held shortcut acts.
    */
   word(event: KeyboardEvent, points: string[] = []): string | undefined {
     if (!this.#held) return undefined;

@@ -51,13 +51,11 @@
   </svg>
   <ul>
     {#each run.spans as span, i (i)}
+      {@const last = lastTime(span.title)}
       <li class:bad={!span.fits}>
         {span.title}: <b>{clock(span.to - span.from)}</b>
         {#if span.band}<span class="soft">({span.band})</span>{/if}
-        {#if lastTime(span.title)}
-          {@const last = lastTime(span.title)}
-          <span class="soft">· last visit {clock((last?.to ?? 0) - (last?.from ?? 0))}</span>
-        {/if}
+        {#if last}<span class="soft">· last visit {clock(last.to - last.from)}</span>{/if}
       </li>
     {/each}
   </ul>

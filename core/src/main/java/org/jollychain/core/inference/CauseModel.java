@@ -119,12 +119,16 @@ public final class CauseModel {
    * the unit runs, but badly, or shows a code.
    */
   public boolean outside(Cause cause) {
-    return cause.soundCircuit() && cause.from().isEmpty() && (code || bringsAbout(cause));
+    return needsNoFault(cause) && (code || bringsAbout(cause));
   }
 
   /** Whether the guide knows what brings the very complaint about while every part is sound. */
   public boolean bringsAbout() {
-    return causes.stream().anyMatch(c -> c.soundCircuit() && c.from().isEmpty() && bringsAbout(c));
+    return causes.stream().anyMatch(c -> needsNoFault(c) && bringsAbout(c));
+  }
+
+  private static boolean needsNoFault(Cause cause) {
+    return cause.soundCircuit() && cause.from().isEmpty();
   }
 
   private boolean bringsAbout(Cause cause) {

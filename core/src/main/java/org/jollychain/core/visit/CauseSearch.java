@@ -12,7 +12,7 @@ import org.jollychain.core.quantity.Kebab;
  * @param opened the link that opened, as the sheet calls it; empty where it is a code or nothing
  * @param wears whether such a link opens of age, too
  * @param causes the likeliest first
- * @param otherwise how probable it is that it is none of them
+ * @param otherwise the probability that the cause is not on this list
  * @param next checks, the best for its minutes first
  * @param say how far it is, in a sentence
  */

@@ -40,7 +40,7 @@ public record Proof(
    * @param unit it is read in
    * @param low least that will do; empty where the unit's paper says it
    * @param high most that will do
-   * @param read as it was told, without its unit; empty where nothing was told yet
+   * @param read the number that was typed, without its unit; empty before one is typed
    * @param before what was read on the visit before; empty where nothing was
    * @param fits whether it was told and is within its bounds
    */
@@ -124,8 +124,9 @@ public record Proof(
   }
 
   /**
-   * As it was told; else as its figures or the last run that was watched for it show. A figure
-   * whose bounds only the unit's paper says decides nothing.
+   * The technician's own answer comes first. Without one the figures answer, and without figures
+   * the last run that was watched. A figure without bounds does not answer: only the unit's paper
+   * says what is right.
    */
   private static String answer(Guide guide, Told told, Guide.Proof proof, List<Figure> figures) {
     List<Figure> read =
@@ -155,7 +156,7 @@ public record Proof(
   /**
    * Makes sure that a figure can be told of a proof.
    *
-   * @throws EvidenceException when there is no such figure, or what was typed is none
+   * @throws EvidenceException when the guide has no such figure, or the text is not a number
    */
   static void checkFigure(Sheet sheet, Guide guide, String subject, String typed) {
     int of = subject.indexOf(OF);

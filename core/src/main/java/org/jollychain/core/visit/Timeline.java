@@ -104,18 +104,17 @@ public record Timeline(
     return new EvidenceException("value", why.formatted(about));
   }
 
-  /** Every run that was watched on another visit, as far as this guide can read it. */
+  /** Every run that was watched on the visit before, as far as this guide can read it. */
   static List<Timeline> before(Guide guide, List<VisitEntry> earlier) {
-    return of(guide, earlier.stream().filter(e -> readable(guide, e)).toList());
-  }
-
-  private static boolean readable(Guide guide, VisitEntry entry) {
-    Watch watch = guide.watches().get(entry.subject());
-    try {
-      return watch != null && !run(watch, entry.value()).isEmpty();
-    } catch (EvidenceException e) {
-      return false;
+    List<Timeline> runs = new ArrayList<>();
+    for (VisitEntry e : earlier) {
+      try {
+        runs.addAll(of(guide, List.of(e)));
+      } catch (EvidenceException changed) {
+        // its guide had other events then
+      }
     }
+    return runs;
   }
 
   /** Every run that was watched, in the order they were told. */
