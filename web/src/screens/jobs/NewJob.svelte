@@ -96,7 +96,8 @@
       .sheet(chosen.key, chosen.revision)
       .then((loaded) => {
         sheet = loaded;
-        complaint = NOT_CHOSEN;
+        // what was chosen meanwhile stays where this sheet has it
+        if (complaint !== '' && !(complaint in loaded.complaints)) complaint = NOT_CHOSEN;
       })
       .catch((e: unknown) => (error = reason(e)));
   });
@@ -207,7 +208,12 @@
       </p>
     {/if}
     <div class="customer" role="presentation" onkeydown={onComplaintKey}>
-      <Select labelText="What the customer sees" bind:selected={complaint} bind:ref={complaintField}>
+      <Select
+        labelText="What the customer sees"
+        disabled={!sheet}
+        bind:selected={complaint}
+        bind:ref={complaintField}
+      >
         <SelectItem value={NOT_CHOSEN} text="Choose" />
         {#each Object.values(sheet?.complaints ?? {}) as c (c.id)}<SelectItem
             value={c.id}
