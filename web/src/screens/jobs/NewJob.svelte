@@ -214,7 +214,7 @@
         bind:selected={complaint}
         bind:ref={complaintField}
       >
-        <SelectItem value={NOT_CHOSEN} text="Choose" />
+        <SelectItem value={NOT_CHOSEN} text={sheet ? 'Choose' : 'Choose the circuit sheet first'} />
         {#each Object.values(sheet?.complaints ?? {}) as c (c.id)}<SelectItem
             value={c.id}
             text={c.title}
@@ -243,6 +243,10 @@
 </Modal>
 
 <style>
+  .customer :global(.bx--label--disabled),
+  .customer :global(select:disabled) {
+    color: var(--ink-soft);
+  }
   .fields {
     display: grid;
     gap: 1.1rem;
