@@ -11,6 +11,7 @@ export type Riser = components['schemas']['Riser'];
 export type Tread = components['schemas']['Tread'];
 export type Flag = components['schemas']['Flag'];
 export type Verdict = PartAssessment['verdict'];
+export type ComplaintMeant = components['schemas']['Match'];
 export type Complaint = components['schemas']['Complaint'];
 export type Sheet = components['schemas']['Sheet'];
 export type SheetSummary = components['schemas']['SheetSummary'];
@@ -268,6 +269,11 @@ export const api = {
     request<(SheetSummary | GuideSummary)[]>('GET', `/api/${of}/${key}/revisions`),
   tests: (key: string, revision: number) =>
     request<PathTests[]>('GET', `${revisionPath(key, revision)}/tests`),
+  complaintsMeant: (key: string, revision: number, words: string) =>
+    request<ComplaintMeant[]>(
+      'GET',
+      `${revisionPath(key, revision)}/complaints?${new URLSearchParams({ words })}`
+    ),
   drawings: (key: string, revision: number) =>
     request<Drawing[]>('GET', `${revisionPath(key, revision)}/drawings`),
   sheetText: (key: string, revision: number, as: 'yaml' | 'json') =>

@@ -40,6 +40,11 @@
       }))
   );
 
+  /** What displayed codes mean is kept where it was asked, and seen with the rest. */
+  const codes = $derived(
+    print.facts.filter((f) => f.part.startsWith('code ') && f.sheetKey === sheet && !f.struckAt)
+  );
+
   async function keep(part: string, said: string, confirmed = false): Promise<boolean> {
     if (!onkeep || said.trim() === '') return false;
     const failure = await onkeep(part, said.trim(), confirmed);
@@ -120,6 +125,17 @@
       {/if}
     </li>
   {/each}
+  {#if parts.length === print.asked.length}
+    {#each codes as code (code.id)}
+      <li>
+        <span class="name">{code.part}</span>
+        <span class="figure">{code.said}</span>
+        {#if onstrike}
+          <button type="button" class="quiet-button" onclick={() => onstrike(code.id)}>Strike</button>
+        {/if}
+      </li>
+    {/each}
+  {/if}
 </ul>
 
 <style>

@@ -169,7 +169,7 @@
   {/if}
   <StepRail progress={view.visit.progress} shown={session.step} onshow={(step) => session.show(step)} />
   {#if session.step === 'arrive'}
-    <ArriveStep {session} {view} />
+    <ArriveStep {session} {view} sheet={session.sheet} />
   {:else if session.step === 'supply'}
     <SupplyStep {session} {view} />
   {:else if session.step === 'get-in'}

@@ -23,6 +23,7 @@
   import FindSheet from './FindSheet.svelte';
   import { Pending } from '../../lib/input/pending';
   import { session } from '../../lib/session/session.svelte';
+  import InTheirWords from '../../lib/input/InTheirWords.svelte';
   import NotYet from '../../lib/controls/NotYet.svelte';
 
   /** A new job in three fields: which unit, what is wrong, what is permitted. */
@@ -55,6 +56,9 @@
   const NOT_CHOSEN = '?';
   let complaint = $state(NOT_CHOSEN);
   let complaintField = $state<HTMLSelectElement | null>(null);
+  let words = $state('');
+  /** Chosen by hand, so that no words choose another. */
+  let chosen = $state(false);
   let permit = $state<'isolated' | 'live'>('isolated');
   let technician = $state('');
   const apprentice = $derived(session.me?.role === 'apprentice');
@@ -62,6 +66,7 @@
   let error = $state('');
   let busy = $state(false);
 
+  const revision = $derived(sheets.find((s) => s.key === sheetKey));
   const known = $derived(units.find((u) => u.tag === tag.trim().toUpperCase()));
 
   let sheetLoaded: Promise<unknown> = Promise.resolve();
@@ -86,14 +91,14 @@
   });
 
   $effect(() => {
-    const chosen = sheets.find((s) => s.key === sheetKey);
-    if (!chosen) {
+    const of = revision;
+    if (!of) {
       sheet = undefined;
       complaint = NOT_CHOSEN;
       return;
     }
     sheetLoaded = api
-      .sheet(chosen.key, chosen.revision)
+      .sheet(of.key, of.revision)
       .then((loaded) => {
         sheet = loaded;
         // what was chosen meanwhile stays where this sheet has it
@@ -136,6 +141,7 @@
         sheet: sheetKey,
         complaint,
         permit,
+        ...(words.trim() ? { customerWords: words.trim() } : {}),
         technician: technician.trim(),
         ...(follows ? { follows } : {}),
         ...(known ? {} : { unitTitle: title })
@@ -213,6 +219,7 @@
         disabled={!sheet}
         bind:selected={complaint}
         bind:ref={complaintField}
+        on:change={() => (chosen = true)}
       >
         <SelectItem value={NOT_CHOSEN} text={sheet ? 'Choose' : 'Choose the circuit sheet first'} />
         {#each Object.values(sheet?.complaints ?? {}) as c (c.id)}<SelectItem
@@ -221,6 +228,16 @@
           />{/each}
         <SelectItem value="" text="Something else, or not told" />
       </Select>
+      <InTheirWords
+        labelText="In the customer's words (optional)"
+        sheet={revision}
+        bind:words
+        onread={(meant, tapped) => {
+          if (!tapped && chosen) return;
+          complaint = meant;
+          chosen = tapped;
+        }}
+      />
     </div>
     {#if session.lead}
       <TextInput
@@ -243,6 +260,10 @@
 </Modal>
 
 <style>
+  .customer {
+    display: grid;
+    gap: 0.75rem;
+  }
   .customer :global(.bx--label--disabled),
   .customer :global(select:disabled) {
     color: var(--ink-soft);

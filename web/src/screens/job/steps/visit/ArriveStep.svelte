@@ -1,12 +1,13 @@
 <script lang="ts">
   import PrintCard from '../../../../lib/print/PrintCard.svelte';
-  import type { JobView } from '../../../../lib/api/client';
+  import type { JobView, Sheet } from '../../../../lib/api/client';
   import type { JobSession } from '../../JobSession.svelte';
+  import ComplaintCard from './ComplaintCard.svelte';
   import Items from './Items.svelte';
   import StepFrame from '../StepFrame.svelte';
 
   /** On arrival: simple things first, and what to mind. */
-  let { session, view }: { session: JobSession; view: JobView } = $props();
+  let { session, view, sheet }: { session: JobSession; view: JobView; sheet: Sheet } = $props();
 
   const MARK = { yes: 'fits', no: 'does not fit', unsaid: 'look' };
 
@@ -56,6 +57,15 @@
     </section>
   {/if}
   {#snippet aside()}
+    <ComplaintCard
+      {view}
+      {sheet}
+      busy={session.busy}
+      error={session.error}
+      ontell={session.closed
+        ? undefined
+        : (value, situation) => session.answer({ observation: 'complaint', situation, value })}
+    />
     <section class="card meters" aria-label="Meter">
       <h2>Which meter?</h2>
       <ul class="rows">

@@ -1,7 +1,9 @@
 <script lang="ts">
   import type { JobView, Sheet } from '../../../../lib/api/client';
   import type { JobSession } from '../../JobSession.svelte';
+  import PrintLines from '../../../../lib/print/PrintLines.svelte';
   import Items from './Items.svelte';
+  import SetRows from './SetRows.svelte';
   import StillMissing from './StillMissing.svelte';
   import StepFrame from '../StepFrame.svelte';
 
@@ -16,7 +18,16 @@
 
   const leading = $derived(view.assessment.leading);
   let chosen = $state<string>();
-  const part = $derived(chosen ?? (leading.part in sheet.parts ? leading.part : Object.keys(sheet.parts)[0]));
+  const inSets = $derived(view.visit.sets.flatMap((s) => s.members.map((m) => m.part)));
+  const part = $derived(
+    chosen ?? [leading.part, ...Object.keys(sheet.parts)].find((p) => p in sheet.parts && !inSets.includes(p))
+  );
+  /** Parts that are renewed, or about to be, and bear something worth reading. */
+  const oldOnes = $derived(
+    [leading.part, ...inSets].filter(
+      (p, i, all) => all.indexOf(p) === i && view.print.asked.some((a) => a.part === p)
+    )
+  );
   let printed = $state('');
 
   const due = $derived(view.visit.actions.filter((a) => a.due || a.answer !== ''));
@@ -55,12 +66,31 @@
         {r.printed || 'nothing printed on it'} · {VERDICTS[r.verdict]}{r.compared.length > 0
           ? `: ${r.compared.join(', ')}`
           : ''}{r.differences.length > 0 ? `: ${r.differences.join('; ')}` : ''}
-        {#if r.partners.length > 0}
-          <br /><span class="soft">Goes with it and is not renewed: {r.partners.join(', ')}.</span>
-        {/if}
+        {#if !r.failed}<br /><span class="soft">No test of its own failed: renewed to prevent.</span>{/if}
       </p>
     {/each}
     {#if !session.closed}
+      {#if oldOnes.length > 0}
+        <details open={view.visit.renewed.length === 0}>
+          <summary>Read the old one first</summary>
+          <PrintLines
+            print={view.print}
+            sheet={view.job.sheetKey}
+            parts={oldOnes}
+            onkeep={session.keepFact.bind(session)}
+            onstrike={(id) => void session.strikeFact(id)}
+          />
+        </details>
+      {/if}
+      {#each view.visit.sets as set (set.title)}
+        <SetRows
+          {set}
+          busy={session.busy}
+          onrenew={(id, text) => session.tell('renewed', id, text)}
+          onkeepin={(id, why) => session.tell('kept', id, why)}
+        />
+      {/each}
+      {#if view.visit.sets.length > 0}<h3>Another part</h3>{/if}
       <form onsubmit={renew}>
         <label>
           Part
@@ -113,6 +143,18 @@
     font-size: 0.8125rem;
     line-height: 1.4;
     padding-top: 2px;
+  }
+  h3 {
+    padding-top: 14px;
+    font-size: 0.875rem;
+    font-weight: 600;
+  }
+  details {
+    padding-top: 8px;
+  }
+  details summary {
+    padding: 4px 0;
+    font-size: 0.8125rem;
   }
   form .main-button {
     min-height: 40px;

@@ -93,7 +93,7 @@ describe('the steps of a visit', () => {
       })
     });
     const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
-    render(ArriveStep, { session: session(view), view });
+    render(ArriveStep, { session: session(view), view, sheet: sheet() });
     const keys = document.querySelectorAll<HTMLElement>('[data-key]');
     expect([...keys].map((k) => k.dataset.key)).toEqual(['1', '2']);
     expect(screen.getAllByRole('button', { pressed: true })).toHaveLength(1);
@@ -178,6 +178,43 @@ describe('the steps of a visit', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Renewed' }));
     expect(await screen.findByRole('alert')).toHaveTextContent('like for like');
     expect(screen.getByLabelText('Printed on the new one')).toHaveValue('196 C');
+  });
+
+  it('take a set together: each part is renewed, or stays in for a reason', async () => {
+    const member = { title: 'thermal cut-off', renewed: false, kept: '' };
+    const set = {
+      title: 'thermal cut-off',
+      why: 'The heat that opened one has cooked the other.',
+      members: [
+        { ...member, part: 'cutoff' },
+        { ...member, part: 'limit', title: 'high limit' }
+      ]
+    };
+    const view = jobView({ visit: visit({ sets: [set] }) });
+    const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
+    render(PutRightStep, { session: session(view), view, sheet: sheet() });
+    const group = within(screen.getByRole('group', { name: 'Renewed with the thermal cut-off' }));
+    await userEvent.type(group.getByLabelText('Printed on the new thermal cut-off'), '178 C{Enter}');
+    expect(tell).not.toHaveBeenCalled();
+    expect(group.getByLabelText('Printed on the new high limit')).toHaveFocus();
+    await userEvent.keyboard('L240-30F{Enter}');
+    await vi.waitFor(() => expect(tell).toHaveBeenCalledTimes(2));
+    expect(tell.mock.calls.map((c) => c[2])).toMatchObject([
+      { kind: 'renewed', subject: 'cutoff', value: '178 C' },
+      { kind: 'renewed', subject: 'limit', value: 'L240-30F' }
+    ]);
+    // the part that failed does not stay in
+    expect(group.queryByRole('button', { name: 'The thermal cut-off stays in' })).toBeNull();
+    await userEvent.click(group.getByRole('button', { name: 'The high limit stays in' }));
+    const why = group.getByLabelText('Why the high limit stays in');
+    expect(group.getByRole('button', { name: 'It stays in' })).toBeDisabled();
+    await userEvent.type(why, 'opens at its marking{Enter}');
+    await vi.waitFor(() => expect(tell).toHaveBeenCalledTimes(3));
+    expect(tell.mock.calls[2]?.[2]).toMatchObject({
+      kind: 'kept',
+      subject: 'limit',
+      value: 'opens at its marking'
+    });
   });
 
   it('show what a clamp has to show', () => {

@@ -13,6 +13,7 @@
     error,
     caution,
     onanswer,
+    othercode,
     actions
   }: {
     proposal: Proposal;
@@ -22,6 +23,8 @@
     error: string;
     caution: string;
     onanswer: (evidence: Evidence) => void;
+    /** Where a code can be typed as it is displayed. */
+    othercode?: Snippet | undefined;
     actions?: Snippet;
   } = $props();
 
@@ -57,6 +60,7 @@
         <button type="button" disabled={busy} onclick={() => answer(value)}>{words}</button>
       {/each}
     </div>
+    {#if proposal.kind === 'code'}{@render othercode?.()}{/if}
     {#if error}<p class="error" role="alert">{error}</p>{/if}
   {/snippet}
 </NextCard>

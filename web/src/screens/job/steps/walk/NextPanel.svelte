@@ -3,6 +3,7 @@
   import { duration } from '../../../../lib/format/format';
   import type { JobSession } from '../../JobSession.svelte';
   import AskCard from './AskCard.svelte';
+  import CodeTyped from './CodeTyped.svelte';
   import CheckCard from './CheckCard.svelte';
   import { testsAt } from './probe';
   import PrintLines from '../../../../lib/print/PrintLines.svelte';
@@ -146,6 +147,21 @@
   {/if}
 {/snippet}
 
+{#snippet othercode()}
+  <CodeTyped
+    {sheet}
+    print={view.print}
+    {busy}
+    onkeep={session.keepFact.bind(session)}
+    oncode={(value) =>
+      void session.answer({
+        observation: 'code-shown',
+        situation: proposal?.situation ?? '',
+        value
+      })}
+  />
+{/snippet}
+
 {#if session.closed}
   <section class="card outcome">
     <h2>{view.job.struckAt ? 'Struck out' : 'Closed'}</h2>
@@ -186,6 +202,7 @@
       {error}
       {caution}
       onanswer={(evidence) => session.answer(evidence)}
+      {othercode}
       {actions}
     />
   {:else}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import type { Evidence, Sheet } from '../../../../lib/api/client';
   import { loadOf } from '../../../../lib/circuit/behaviour';
   import { answersTo } from './seen';
@@ -8,8 +9,16 @@
     sheet,
     situation: first,
     busy,
-    onanswer
-  }: { sheet: Sheet; situation: string; busy: boolean; onanswer: (evidence: Evidence) => void } = $props();
+    onanswer,
+    othercode
+  }: {
+    sheet: Sheet;
+    situation: string;
+    busy: boolean;
+    onanswer: (evidence: Evidence) => void;
+    /** Where a code can be typed as it is displayed, in a situation. */
+    othercode?: Snippet<[situation: string]> | undefined;
+  } = $props();
 
   type Kind = 'runs' | 'look' | 'code';
   const OBSERVATION = { runs: 'load-runs', look: 'inspection', code: 'code-shown' };
@@ -66,6 +75,7 @@
       >
     {/each}
   </div>
+  {#if kind === 'code'}<div class="fields">{@render othercode?.(situation)}</div>{/if}
 </details>
 
 <style>

@@ -5,6 +5,7 @@
   import type { JobSession } from '../../JobSession.svelte';
   import StepFrame from '../StepFrame.svelte';
   import ChainCard from './ChainCard.svelte';
+  import CodeTyped from './CodeTyped.svelte';
   import EvidenceDrawer from './EvidenceDrawer.svelte';
   import NextPanel from './NextPanel.svelte';
   import SeenForm from './SeenForm.svelte';
@@ -47,7 +48,17 @@
       situation={path.situation}
       busy={session.busy}
       onanswer={(evidence) => session.answer(evidence)}
-    />
+    >
+      {#snippet othercode(situation: string)}
+        <CodeTyped
+          {sheet}
+          print={view.print}
+          busy={session.busy}
+          onkeep={session.keepFact.bind(session)}
+          oncode={(value) => void session.answer({ observation: 'code-shown', situation, value })}
+        />
+      {/snippet}
+    </SeenForm>
   {/if}
   {#snippet aside()}
     <div class="sticky">

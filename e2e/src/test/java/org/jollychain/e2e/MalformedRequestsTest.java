@@ -378,7 +378,7 @@ class MalformedRequestsTest {
           .formatted(
               pick(
                   new String[] {
-                    "check", "renewed", "done", "proved", "measured", "watched", "benched"
+                    "check", "renewed", "kept", "done", "proved", "measured", "watched", "benched"
                   }),
               pick(
                   new String[] {"duct-look", "high-limit", "clean-duct", "warm", "run", "element"}),

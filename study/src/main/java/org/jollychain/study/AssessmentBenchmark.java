@@ -80,31 +80,31 @@ public class AssessmentBenchmark {
     planner = new Planner(diagnosis);
     opinion = diagnosis.opinion(evidence, COMPLAINT);
     openQuestion = diagnosis.opinion(List.of(), COMPLAINT);
-    planner.plan(openQuestion, List.of(), COMPLAINT, Policy.usual(true));
+    planner.plan(openQuestion, List.of(), Policy.usual(true));
   }
 
   /** What to ask next, when nothing has been read: the widest choice there is. */
   @Benchmark
   public Plan firstPlan() {
-    return planner.plan(openQuestion, List.of(), COMPLAINT, Policy.usual(true));
+    return planner.plan(openQuestion, List.of(), Policy.usual(true));
   }
 
   /** What to ask next after twenty readings. */
   @Benchmark
   public Plan plan() {
-    return planner.plan(opinion, evidence, COMPLAINT, Policy.usual(true));
+    return planner.plan(opinion, evidence, Policy.usual(true));
   }
 
   /** A route card of six questions, one after another. */
   @Benchmark
   public DecisionTree routeCard() {
-    return planner.route(openQuestion, List.of(), Optional.empty(), Policy.usual(true), 6);
+    return planner.route(openQuestion, List.of(), Policy.usual(true), 6);
   }
 
   /** What is left in every order. */
   @Benchmark
   public List<Forecast> forecast() {
-    return planner.forecast(openQuestion, List.of(), COMPLAINT, Policy.usual(true));
+    return planner.forecast(openQuestion, List.of(), Policy.usual(true));
   }
 
   /** All that is said: verdicts, reasons, staircases, flags. */

@@ -124,7 +124,7 @@ public final class OneListStudy {
     Score score = new Score();
     for (Complaint complaint : sheet.complaints().values()) {
       Optional<CauseModel> model =
-          CauseModel.of(sheet, GuideFindings.by(guide), Optional.of(complaint), List.of());
+          CauseModel.of(sheet, GuideFindings.by(guide), Optional.of(complaint.id()), List.of());
       if (model.filter(CauseModel::outside).isEmpty()) {
         continue;
       }
@@ -232,7 +232,7 @@ public final class OneListStudy {
       Optional<String> told = Optional.of(complaint.id());
       for (int i = 0; i < MOST; i++) {
         List<Proposal> next =
-            planner.plan(opinion(byGuide), evidence, told, Policy.usual(true)).next().stream()
+            planner.plan(opinion(byGuide), evidence, Policy.usual(true)).next().stream()
                 .filter(p -> p.kind() != Question.Kind.PLATE)
                 .toList();
         if (next.isEmpty() || next.get(0).reseated()) {
@@ -275,7 +275,7 @@ public final class OneListStudy {
     private String named() {
       Diagnosis.Opinion opinion = opinion(true);
       CauseModel model =
-          CauseModel.of(sheet, findings(true), Optional.of(complaint), evidence).orElseThrow();
+          CauseModel.of(sheet, findings(true), Optional.of(complaint.id()), evidence).orElseThrow();
       double[] p = model.probabilities(opinion.beliefs());
       int most = 0;
       for (int i = 1; i < model.causes().size(); i++) {

@@ -198,7 +198,7 @@ public final class PlanStudy {
     double bits = planner.bits(opinion);
     tally.units++;
     for (int i = 0; i < MOST_QUESTIONS; i++) {
-      Plan plan = planner.plan(opinion, evidence, told, policy);
+      Plan plan = planner.plan(opinion, evidence, policy);
       Optional<Proposal> first =
           plan.next().stream().filter(p -> p.kind() != Question.Kind.PLATE).findFirst();
       if (first.isEmpty()) {

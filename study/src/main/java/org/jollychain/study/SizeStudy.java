@@ -81,7 +81,7 @@ public final class SizeStudy {
 
   private static void assess(Diagnosis diagnosis, Planner planner, List<Evidence> evidence) {
     Diagnosis.Opinion opinion = diagnosis.opinion(evidence, Optional.empty());
-    planner.plan(opinion, evidence, Optional.empty(), Policy.usual(true));
+    planner.plan(opinion, evidence, Policy.usual(true));
   }
 
   private static double millis(long from, long to) {

@@ -129,7 +129,7 @@ public final class Walks {
   }
 
   private Optional<CauseModel> causes(Complaint complaint, GuideFindings findings) {
-    return CauseModel.of(sheet, findings, Optional.of(complaint), List.of());
+    return CauseModel.of(sheet, findings, Optional.of(complaint.id()), List.of());
   }
 
   private Diagnosis.Beginning beginning(Complaint complaint, GuideFindings findings) {
@@ -141,7 +141,7 @@ public final class Walks {
     Optional<String> told = Optional.of(complaint.id());
     Diagnosis.Opinion opinion =
         diagnosis.opinion(List.of(), beginning(complaint, GuideFindings.by(guide)));
-    List<Proposal> next = planner.plan(opinion, List.of(), told, Policy.usual(live)).next();
+    List<Proposal> next = planner.plan(opinion, List.of(), Policy.usual(live)).next();
     if (next.isEmpty()) {
       return;
     }
@@ -209,7 +209,7 @@ public final class Walks {
     for (int step = 1; step <= MOST_QUESTIONS; step++) {
       GuideFindings findings = new GuideFindings(Optional.of(guide), checks, Set.of());
       Diagnosis.Opinion opinion = diagnosis.opinion(evidence, beginning(complaint, findings));
-      Plan plan = planner.plan(opinion, evidence, told, policy);
+      Plan plan = planner.plan(opinion, evidence, policy);
       if (plan.next().isEmpty()) {
         text.append("%d. **%s** %s\n".formatted(step, plan.state(), plan.say()));
         break;

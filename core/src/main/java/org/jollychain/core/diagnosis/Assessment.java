@@ -235,6 +235,8 @@ public record Assessment(
       TWO_FAULTS,
       /** Off its value, and no reason for the complaint. */
       NOTICED,
+      /** A complaint that what is found does not bring about. */
+      UNEXPLAINED,
       /** Its own tests contradict each other. */
       CONTRADICTION;
 

@@ -14,6 +14,7 @@ import org.jollychain.core.diagnosis.Assessment.Flag;
 import org.jollychain.core.diagnosis.Assessment.Leading;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
 import org.jollychain.core.diagnosis.Assessment.Staircase;
+import org.jollychain.core.evidence.ComplaintTold;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Reading;
@@ -138,9 +139,14 @@ public final class Diagnosis {
    * @param beliefs every hypothesis that is not ruled out, the most probable first
    * @param unit as far as it is known now
    * @param beginning what was known before anything was read
+   * @param told all that is complained of, what the job was opened with at the head
    */
   public record Opinion(
-      Assessment assessment, List<Posterior.Entry> beliefs, UnitModel unit, Beginning beginning) {}
+      Assessment assessment,
+      List<Posterior.Entry> beliefs,
+      UnitModel unit,
+      Beginning beginning,
+      List<Complaint> told) {}
 
   /**
    * As {@link #assess}, for whoever goes on using it.
@@ -158,12 +164,12 @@ public final class Diagnosis {
    */
   public Opinion opinion(List<? extends Evidence> evidence, Beginning beginning) {
     List<Flag> flags = new ArrayList<>();
-    UnitsMet.Known known = met.known(usable(evidence, flags), beginning.facts);
+    UnitsMet.Known known = met.known(usable(evidence, beginning, flags), beginning.facts);
+    List<Complaint> told = ComplaintTold.all(sheet, beginning.complaint, evidence);
     Posterior posterior = weigh(known, beginning);
     Map<String, PartAssessment> noticed = new LinkedHashMap<>();
     for (int again = 0; again < MOST_NOTICED; again++) {
-      Noticed beside =
-          new Noticed(known.lines().usual(), posterior, beginning.complaint.map(this::complaint));
+      Noticed beside = new Noticed(known.lines().usual(), posterior, told);
       Optional<String> part = example ? beside.part() : Optional.empty();
       if (part.isEmpty()) {
         break;
@@ -192,12 +198,10 @@ public final class Diagnosis {
     double unexplained = posterior.probability(h -> h.kind() == Hypothesis.Kind.NOT_ON_SHEET);
     EvidenceInWords judging = new EvidenceInWords(measurements, posterior);
     Leading leading = new LeadingSuspect(measurements, posterior, verdicts).leading(misfit);
+    flags.addAll(unexplained(leading, posterior, told));
     Assessment assessment =
         new Assessment(
-            beginning
-                .complaint
-                .map(c -> Elimination.said(unit, complaint(c), parts, leading))
-                .orElse(parts),
+            Elimination.said(unit, told, parts, leading),
             new SupplyJudgement(measurements, posterior).judge(),
             leading,
             paths,
@@ -206,7 +210,23 @@ public final class Diagnosis {
             inOrder(evidence).stream().map(e -> e.as(judging)).toList(),
             unexplained,
             known.unit().plates(sheet, beginning.facts));
-    return new Opinion(assessment, beliefs(posterior), measurements.unit(), beginning);
+    return new Opinion(assessment, beliefs(posterior), measurements.unit(), beginning, told);
+  }
+
+  /** Where one part is found and several things are complained of, those it does not explain. */
+  private List<Flag> unexplained(Leading leading, Posterior posterior, List<Complaint> told) {
+    return told.size() < 2 || !leading.confirmed()
+        ? List.of()
+        : told.stream()
+            .filter(c -> !posterior.leader().hypothesis().bringsAbout(c, unit))
+            .map(
+                c ->
+                    new Flag(
+                        Flag.Kind.UNEXPLAINED,
+                        List.of(),
+                        "The %s does not explain \"%s\": look for that too."
+                            .formatted(leading.title(), c.title())))
+            .toList();
   }
 
   /**
@@ -224,7 +244,8 @@ public final class Diagnosis {
   /** The same where more is known than the complaint. */
   public List<Posterior.Entry> beliefs(List<? extends Evidence> evidence, Beginning beginning) {
     return beliefs(
-        weigh(met.known(usable(evidence, new ArrayList<>()), beginning.facts), beginning));
+        weigh(
+            met.known(usable(evidence, beginning, new ArrayList<>()), beginning.facts), beginning));
   }
 
   private static List<Posterior.Entry> beliefs(Posterior posterior) {
@@ -309,10 +330,13 @@ public final class Diagnosis {
   private record Before(Optional<String> complaint, Set<String> live, boolean outside) {}
 
   private HypothesisSpace prior(Beginning beginning, List<Evidence> usable) {
-    Optional<Complaint> said = beginning.complaint.map(this::complaint);
-    boolean trips = said.filter(c -> c.how() == Complaint.How.TRIPS).isPresent();
+    Optional<Complaint> said = beginning.complaint.map(sheet.complaints()::get);
+    boolean trips =
+        ComplaintTold.all(sheet, beginning.complaint, usable).stream()
+            .anyMatch(c -> c.how() == Complaint.How.TRIPS);
     Set<String> live = trips ? Set.of() : fused.live(usable);
-    Optional<CauseModel> causes = CauseModel.of(sheet, beginning.findings, said, usable);
+    Optional<CauseModel> causes =
+        CauseModel.of(sheet, beginning.findings, beginning.complaint, usable);
     boolean outside = causes.filter(CauseModel::bringsAbout).isPresent();
     HypothesisSpace space =
         priors.computeIfAbsent(
@@ -329,17 +353,6 @@ public final class Diagnosis {
             .orElse(space);
   }
 
-  private Complaint complaint(String id) {
-    Complaint complaint = sheet.complaints().get(id);
-    if (complaint == null) {
-      throw new EvidenceException(
-          "complaint",
-          "there is no complaint \"%s\" on this sheet; there are %s"
-              .formatted(id, String.join(", ", sheet.complaints().keySet())));
-    }
-    return complaint;
-  }
-
   /** In canonical order. */
   private static List<Evidence> inOrder(List<? extends Evidence> evidence) {
     record Keyed(String key, Evidence evidence) {}
@@ -350,14 +363,18 @@ public final class Diagnosis {
         .toList();
   }
 
-  /** In canonical order, without what cannot be evidence. */
-  private List<Evidence> usable(List<? extends Evidence> evidence, List<Flag> flags) {
+  /** In canonical order, without what cannot be evidence, and what was told at the beginning. */
+  private List<Evidence> usable(
+      List<? extends Evidence> evidence, Beginning beginning, List<Flag> flags) {
     Unusable unusable = new Unusable(unit);
     List<Evidence> usable = new ArrayList<>();
     for (Evidence e : evidence) {
       Optional<Flag> flag = e instanceof Reading r ? unusable.flag(r) : Optional.empty();
       flag.ifPresent(flags::add);
-      if (flag.isEmpty() && !(e instanceof Reading r && unusable.saysNothing(r))) {
+      boolean again =
+          e instanceof ComplaintTold c
+              && beginning.complaint.filter(c.complaint()::equals).isPresent();
+      if (flag.isEmpty() && !again && !(e instanceof Reading r && unusable.saysNothing(r))) {
         usable.add(e);
       }
     }

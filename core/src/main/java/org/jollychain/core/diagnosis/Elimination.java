@@ -29,15 +29,15 @@ final class Elimination {
   /**
    * The parts, with what is left said of the one that leads.
    *
-   * @param complaint whose loads stand still
+   * @param told complaints, whose loads stand still
    */
   static List<PartAssessment> said(
-      UnitModel unit, Complaint complaint, List<PartAssessment> parts, Leading leading) {
+      UnitModel unit, List<Complaint> told, List<PartAssessment> parts, Leading leading) {
     Map<String, PartAssessment> by =
         parts.stream().collect(Collectors.toMap(PartAssessment::id, Function.identity()));
     List<PartAssessment> circuit =
         unit.chains().keySet().stream()
-            .filter(c -> complaint.notRunning().contains(c.path().load()))
+            .filter(c -> told.stream().anyMatch(t -> t.notRunning().contains(c.path().load())))
             .flatMap(c -> c.parts().stream())
             .map(Part::id)
             .distinct()

@@ -2,6 +2,7 @@ package org.jollychain.core.diagnosis;
 
 import java.util.List;
 import org.jollychain.core.evidence.CodeShown;
+import org.jollychain.core.evidence.ComplaintTold;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
@@ -47,7 +48,14 @@ record EvidenceInWords(MeasurementModel measurements, Posterior posterior)
     return seen(
         c,
         "display",
-        c.code().map(k -> k + ", " + sheet().codes().get(k).title()).orElse("no code"));
+        c.code()
+            .map(k -> c.shownAs().orElse(k) + ", " + sheet().codes().get(k).title())
+            .orElse("no code"));
+  }
+
+  @Override
+  public Assessment.Judged complaint(ComplaintTold c) {
+    return seen(c, "customer", sheet().complaints().get(c.complaint()).title());
   }
 
   private static Assessment.Judged seen(Evidence e, String place, String shown) {

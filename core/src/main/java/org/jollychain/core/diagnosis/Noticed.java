@@ -29,29 +29,29 @@ final class Noticed {
   private final MeasurementModel measurements;
   private final Sheet sheet;
   private final Posterior posterior;
-  private final Optional<Complaint> complaint;
+  private final List<Complaint> told;
 
-  Noticed(MeasurementModel measurements, Posterior posterior, Optional<Complaint> complaint) {
+  Noticed(MeasurementModel measurements, Posterior posterior, List<Complaint> told) {
     this.measurements = measurements;
     this.sheet = measurements.unit().sheet();
     this.posterior = posterior;
-    this.complaint = complaint;
+    this.told = told;
   }
 
   /** The part, where what leads is one. */
   Optional<String> part() {
-    return complaint.flatMap(
-        said ->
-            posterior
-                .leader()
-                .hypothesis()
-                .ofParts()
-                .filter(this::mildlyOff)
-                .filter(f -> blamed(f) > Thresholds.USUAL.blamed())
-                .filter(f -> own(f.part()).isPresent())
-                .filter(f -> !explains(said, f) && !shownByCode(f.part()))
-                .map(Fault.OfPart::part)
-                .findFirst());
+    return told.isEmpty()
+        ? Optional.empty()
+        : posterior
+            .leader()
+            .hypothesis()
+            .ofParts()
+            .filter(this::mildlyOff)
+            .filter(f -> blamed(f) > Thresholds.USUAL.blamed())
+            .filter(f -> own(f.part()).isPresent())
+            .filter(f -> told.stream().noneMatch(c -> explains(c, f)) && !shownByCode(f.part()))
+            .map(Fault.OfPart::part)
+            .findFirst();
   }
 
   private double blamed(Fault.OfPart fault) {
@@ -106,7 +106,7 @@ final class Noticed {
   PartAssessment said(PartAssessment judged) {
     return judged.also(
         "It does not explain \"%s\": noted, and the search goes on."
-            .formatted(complaint.orElseThrow().title()));
+            .formatted(told.get(0).title()));
   }
 
   Flag flag(PartAssessment judged) {
@@ -114,6 +114,6 @@ final class Noticed {
         Flag.Kind.NOTICED,
         own(judged.id()).map(r -> List.of(r.id())).orElse(List.of()),
         "Noticed beside it: the %s is off its value. That does not explain \"%s\"; the search goes on."
-            .formatted(judged.title(), complaint.orElseThrow().title()));
+            .formatted(judged.title(), told.get(0).title()));
   }
 }

@@ -4,7 +4,8 @@ import java.time.Instant;
 import java.util.Optional;
 
 /** Something that was read or seen of the unit; it is never altered, only struck out. */
-public sealed interface Evidence permits Reading, Observation, Inspection, CodeShown {
+public sealed interface Evidence
+    permits Reading, Observation, Inspection, CodeShown, ComplaintTold {
 
   String id();
 
@@ -30,5 +31,7 @@ public sealed interface Evidence permits Reading, Observation, Inspection, CodeS
     R inspection(Inspection inspection);
 
     R code(CodeShown code);
+
+    R complaint(ComplaintTold complaint);
   }
 }

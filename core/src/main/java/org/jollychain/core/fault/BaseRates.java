@@ -18,6 +18,9 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
  */
 public final class BaseRates {
 
+  /** How often what a customer tells is wrong, or not all that is wrong. */
+  public static final double COMPLAINT_ASTRAY = 0.1;
+
   static final double SOUND_WITH_COMPLAINT = 0.08;
   static final double SOUND_WITHOUT_COMPLAINT = 0.3;
   static final double SUPPLY = 0.14;

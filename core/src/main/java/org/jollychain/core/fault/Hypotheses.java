@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.fault.Fault.Presence;
@@ -33,9 +32,6 @@ public final class Hypotheses {
 
   /** Up to so many contacts between their temperatures are taken in every combination. */
   private static final int MOST_COMBINED = 3;
-
-  /** How often what a customer tells is wrong, or not all that is wrong. */
-  private static final double COMPLAINT_ASTRAY = 0.1;
 
   /** How often a control keeps to itself what it measures amiss; common practice, no source. */
   private static final double UNREPORTED = 0.25;
@@ -236,8 +232,7 @@ public final class Hypotheses {
 
   /** A complaint is a witness: what would cause it is favoured, and nothing excluded. */
   private List<Hypothesis> causing(Complaint complaint, List<Hypothesis> faults, double share) {
-    Predicate<Hypothesis> causes = causes(complaint);
-    List<Boolean> causing = faults.stream().map(causes::test).toList();
+    List<Boolean> causing = faults.stream().map(h -> h.bringsAbout(complaint, unit)).toList();
     double sum = 0;
     double all = 0;
     for (int i = 0; i < faults.size(); i++) {
@@ -251,18 +246,11 @@ public final class Hypotheses {
     for (int i = 0; i < faults.size(); i++) {
       double by =
           causing.get(i)
-              ? (1 - COMPLAINT_ASTRAY) * share / sum
-              : COMPLAINT_ASTRAY * share / (all - sum);
+              ? (1 - BaseRates.COMPLAINT_ASTRAY) * share / sum
+              : BaseRates.COMPLAINT_ASTRAY * share / (all - sum);
       weighed.add(faults.get(i).weighing(faults.get(i).prior() * by));
     }
     return weighed;
-  }
-
-  private Predicate<Hypothesis> causes(Complaint complaint) {
-    Situation situation = sheet.situation(complaint.situation());
-    boolean now = complaint.how() != Complaint.How.COMES_AND_GOES;
-    return h ->
-        (now || h.intermittent().isPresent()) && unit.shows(complaint, h.changesIn(situation));
   }
 
   private Loop seenBy(Part link) {

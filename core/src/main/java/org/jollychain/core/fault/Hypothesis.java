@@ -7,6 +7,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.network.Change;
+import org.jollychain.core.network.UnitModel;
+import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.Situation;
 
@@ -30,6 +32,12 @@ public record Hypothesis(Kind kind, List<Fault> faults, double prior) {
     return faults.size() == 1
         ? faults.get(0).changesIn(situation)
         : faults.stream().flatMap(f -> f.changesIn(situation).stream()).toList();
+  }
+
+  /** Whether a unit with these faults does what is complained of. */
+  public boolean bringsAbout(Complaint complaint, UnitModel unit) {
+    return (complaint.how() != Complaint.How.COMES_AND_GOES || intermittent().isPresent())
+        && unit.shows(complaint, changesIn(unit.sheet().situation(complaint.situation())));
   }
 
   /** What it blames. */

@@ -1,8 +1,9 @@
 package org.jollychain.core.guide;
 
+import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
+import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 
 /**
@@ -13,10 +14,12 @@ import org.jollychain.core.sheet.Sheet;
  */
 public record Applies(Set<String> complaints, Map<String, String> where) {
 
-  /** Whether it is meant for a sheet, and for what is complained of where that was told. */
-  public boolean to(Sheet sheet, Optional<String> complaint) {
+  /** Whether it is meant for a sheet, and for one of the complaints where any was told. */
+  public boolean to(Sheet sheet, List<Complaint> told) {
     return taken(where, sheet.identify())
-        && (complaints.isEmpty() || complaint.map(complaints::contains).orElse(true));
+        && (complaints.isEmpty()
+            || told.isEmpty()
+            || told.stream().map(Complaint::id).anyMatch(complaints::contains));
   }
 
   /** Whether answers are those asked for; what was not answered is no other answer. */

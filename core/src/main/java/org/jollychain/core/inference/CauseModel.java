@@ -7,6 +7,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.evidence.CodeShown;
+import org.jollychain.core.evidence.ComplaintTold;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.fault.Fault;
 import org.jollychain.core.fault.Hypothesis;
@@ -57,7 +58,7 @@ public final class CauseModel {
   private static final double RAREST = 1e-3;
 
   private final Sheet sheet;
-  private final Optional<Complaint> complaint;
+  private final List<Complaint> told;
   private final boolean code;
   private final List<Cause> causes;
   private final List<Check> checks;
@@ -69,13 +70,9 @@ public final class CauseModel {
   private final double[] ratios;
 
   private CauseModel(
-      Sheet sheet,
-      Guide guide,
-      GuideFindings findings,
-      Optional<Complaint> complaint,
-      boolean code) {
+      Sheet sheet, Guide guide, GuideFindings findings, List<Complaint> told, boolean code) {
     this.sheet = sheet;
-    this.complaint = complaint;
+    this.told = told;
     this.code = code;
     this.causes =
         guide.causes().values().stream()
@@ -83,9 +80,7 @@ public final class CauseModel {
             .filter(c -> c.from().isEmpty() || onSheet(c))
             .toList();
     this.checks =
-        guide.checks().values().stream()
-            .filter(c -> c.applies().to(sheet, complaint.map(Complaint::id)))
-            .toList();
+        guide.checks().values().stream().filter(c -> c.applies().to(sheet, told)).toList();
     this.shown = new HashSet<>(findings.causes());
     findings.checks().stream()
         .filter(made -> guide.checks().containsKey(made.check()))
@@ -96,17 +91,19 @@ public final class CauseModel {
   }
 
   /**
-   * @param complaint what the customer sees
+   * @param complaint what the job was opened with, an id of the sheet's complaints
+   * @param evidence all that stands
    * @return empty where there is no guide
    */
   public static Optional<CauseModel> of(
       Sheet sheet,
       GuideFindings findings,
-      Optional<Complaint> complaint,
+      Optional<String> complaint,
       List<? extends Evidence> evidence) {
+    List<Complaint> told = ComplaintTold.all(sheet, complaint, evidence);
     boolean code =
         evidence.stream().anyMatch(e -> e instanceof CodeShown c && c.code().isPresent());
-    return findings.guide().map(g -> new CauseModel(sheet, g, findings, complaint, code));
+    return findings.guide().map(g -> new CauseModel(sheet, g, findings, told, code));
   }
 
   /** Whether the guide knows what brings the complaint about with no part failed. */
@@ -132,13 +129,12 @@ public final class CauseModel {
   }
 
   private boolean bringsAbout(Cause cause) {
-    return complaint
-        .filter(
+    return told.stream()
+        .anyMatch(
             c ->
                 cause.complaints().isEmpty()
                     ? !c.suspects().isEmpty() && !c.runs().isEmpty()
-                    : cause.complaints().contains(c.id()))
-        .isPresent();
+                    : cause.complaints().contains(c.id()));
   }
 
   private static double ratio(Cause cause, Guide guide, GuideFindings findings) {

@@ -5,6 +5,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.evidence.CodeShown;
+import org.jollychain.core.evidence.ComplaintTold;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
@@ -18,6 +19,7 @@ final class EvidenceModels implements Evidence.Kinds<EvidenceModel<?>> {
   private final List<Inspection> inspections;
   private final ObservationModel observations;
   private final CodeModel codes;
+  private final ComplaintModel complaints;
 
   /**
    * @param all of the evidence: what was reset or restarted before a reading bears on it
@@ -33,6 +35,7 @@ final class EvidenceModels implements Evidence.Kinds<EvidenceModel<?>> {
             .toList();
     this.observations = new ObservationModel(measurements.unit());
     this.codes = new CodeModel(measurements.unit());
+    this.complaints = new ComplaintModel(measurements.unit());
   }
 
   @Override
@@ -64,5 +67,10 @@ final class EvidenceModels implements Evidence.Kinds<EvidenceModel<?>> {
   @Override
   public EvidenceModel<?> code(CodeShown code) {
     return codes.of(code);
+  }
+
+  @Override
+  public EvidenceModel<?> complaint(ComplaintTold complaint) {
+    return complaints.of(complaint);
   }
 }

@@ -1,6 +1,6 @@
 package org.jollychain.core.plan;
 
-import java.util.Optional;
+import java.util.List;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.network.Probe;
 import org.jollychain.core.network.UnitModel;
@@ -15,23 +15,23 @@ final class Bounds {
   private final UnitModel unit;
   private final Sheet sheet;
   private final Policy policy;
-  private final Optional<Complaint> complaint;
+  private final List<Complaint> told;
   private final boolean unsafe;
 
   /**
    * @param unsafe whether nobody should put power on
    */
-  Bounds(UnitModel unit, Policy policy, Optional<Complaint> complaint, boolean unsafe) {
+  Bounds(UnitModel unit, Policy policy, List<Complaint> told, boolean unsafe) {
     this.unit = unit;
     this.sheet = unit.sheet();
     this.policy = policy;
-    this.complaint = complaint;
+    this.told = told;
     this.unsafe = unsafe;
   }
 
-  /** Whether the complaint is of this situation. */
+  /** Whether a complaint is of this situation. */
   boolean complainedIn(String situation) {
-    return complaint.filter(c -> c.situation().equals(situation)).isPresent();
+    return told.stream().anyMatch(c -> c.situation().equals(situation));
   }
 
   /** Whether it does no harm, was not skipped, and probes and unit get there. */
@@ -47,14 +47,13 @@ final class Bounds {
    * is complained of.
    */
   boolean comesAbout(Situation situation) {
-    if (complaint.isEmpty()
-        || complaint.get().how() != Complaint.How.ALWAYS
-        || complainedIn(situation.id())
-        || situation.after().isEmpty()) {
+    if (complainedIn(situation.id()) || situation.after().isEmpty()) {
       return true;
     }
     Situation before = sheet.situation(situation.after().get());
-    return complaint.get().notRunning().stream()
+    return told.stream()
+            .filter(c -> c.how() == Complaint.How.ALWAYS)
+            .flatMap(c -> c.notRunning().stream())
             .noneMatch(load -> unit.runs(load, unit.in(before.id())))
         && comesAbout(before);
   }

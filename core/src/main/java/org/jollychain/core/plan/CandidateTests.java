@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jollychain.core.evidence.CodeShown;
+import org.jollychain.core.evidence.ComplaintTold;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
@@ -167,6 +168,11 @@ public final class CandidateTests {
           @Override
           public Optional<Question> code(CodeShown c) {
             return byId(new Question.Code(c.situation()).id());
+          }
+
+          @Override
+          public Optional<Question> complaint(ComplaintTold c) {
+            return Optional.empty();
           }
         });
   }

@@ -20,9 +20,9 @@ final class ChainPlaces {
 
   private final List<Chain> chains;
 
-  /** The chains of what the complaint says stands still, then the others. */
-  ChainPlaces(UnitModel unit, Optional<Complaint> complaint) {
-    List<String> still = complaint.map(Complaint::notRunning).orElse(List.of());
+  /** The chains of what is told to stand still, in that order, then the others. */
+  ChainPlaces(UnitModel unit, List<Complaint> told) {
+    List<String> still = told.stream().flatMap(c -> c.notRunning().stream()).toList();
     List<Chain> first = new ArrayList<>();
     List<Chain> others = new ArrayList<>();
     unit.chains().keySet().forEach(c -> (still.contains(c.path().load()) ? first : others).add(c));

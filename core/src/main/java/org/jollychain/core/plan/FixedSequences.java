@@ -31,13 +31,12 @@ final class FixedSequences {
   }
 
   /** What comes next in an order; nothing once all of it was asked. */
-  Optional<Question> next(Order order, PlanningState state, Optional<Complaint> complaint) {
-    return sequence(order, state, complaint).stream()
-        .filter(state.at().open()::contains)
-        .findFirst();
+  Optional<Question> next(Order order, PlanningState state) {
+    return sequence(order, state).stream().filter(state.at().open()::contains).findFirst();
   }
 
-  private List<Question> sequence(Order order, PlanningState state, Optional<Complaint> complaint) {
+  private List<Question> sequence(Order order, PlanningState state) {
+    Optional<Complaint> complaint = state.problem().complaint();
     List<Part> parts = new ArrayList<>(along(complaint));
     if (order == Order.MOST_FREQUENT_FIRST) {
       parts.sort(Comparator.comparingDouble((Part p) -> BaseRates.weight(p)).reversed());

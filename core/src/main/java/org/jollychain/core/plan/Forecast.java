@@ -5,7 +5,6 @@ import java.util.Optional;
 import org.jollychain.core.evidence.Question;
 import org.jollychain.core.sequencing.Rollout;
 import org.jollychain.core.sequencing.TwoStepLookahead;
-import org.jollychain.core.sheet.Complaint;
 
 /**
  * What is left to the end, on average: the plan played out for units drawn from the belief, each
@@ -18,8 +17,7 @@ import org.jollychain.core.sheet.Complaint;
  */
 public record Forecast(Order order, double probes, double minutes) {
 
-  static Forecast of(
-      PlanningState state, Order order, FixedSequences sequences, Optional<Complaint> complaint) {
+  static Forecast of(PlanningState state, Order order, FixedSequences sequences) {
     List<Question> good = TwoStepLookahead.good(state.at());
     Rollout rollout =
         Rollout.of(
@@ -29,20 +27,16 @@ public record Forecast(Order order, double probes, double minutes) {
                     ? at.confirming(at.end().get())
                     : Optional.of(order)
                         .filter(o -> o != Order.BEST_VALUE)
-                        .flatMap(
-                            o ->
-                                sequences.next(
-                                    o, new PlanningState(state.problem(), at), complaint))
+                        .flatMap(o -> sequences.next(o, new PlanningState(state.problem(), at)))
                         .or(() -> TwoStepLookahead.quickest(at, good)));
     return new Forecast(order, rollout.tests(), rollout.minutes());
   }
 
   /** The orders side by side. */
-  static List<Forecast> all(
-      PlanningState state, FixedSequences sequences, Optional<Complaint> complaint) {
+  static List<Forecast> all(PlanningState state, FixedSequences sequences) {
     return List.of(
-        of(state, Order.BEST_VALUE, sequences, complaint),
-        of(state, Order.MOST_FREQUENT_FIRST, sequences, complaint),
-        of(state, Order.ALONG_THE_WIRE, sequences, complaint));
+        of(state, Order.BEST_VALUE, sequences),
+        of(state, Order.MOST_FREQUENT_FIRST, sequences),
+        of(state, Order.ALONG_THE_WIRE, sequences));
   }
 }

@@ -64,14 +64,9 @@ public final class Planner {
    *
    * @param opinion of the evidence
    * @param evidence all that stands
-   * @param complaint what the customer sees, an id of the sheet's complaints
    */
-  public Plan plan(
-      Diagnosis.Opinion opinion,
-      List<? extends Evidence> evidence,
-      Optional<String> complaint,
-      Policy policy) {
-    PlanningState state = state(opinion, evidence, complaint, policy);
+  public Plan plan(Diagnosis.Opinion opinion, List<? extends Evidence> evidence, Policy policy) {
+    PlanningState state = state(opinion, evidence, policy);
     ProposalWriter writer = new ProposalWriter(state);
     Optional<Integer> end = opinion.assessment().misfits() ? Optional.empty() : state.at().end();
     if (end.isPresent()) {
@@ -88,7 +83,7 @@ public final class Planner {
     Optional<Question> inOrder =
         policy.order() == Order.BEST_VALUE
             ? Optional.empty()
-            : sequences.next(policy.order(), state, complaint.map(sheet.complaints()::get));
+            : sequences.next(policy.order(), state);
     if (ranked.isEmpty() && inOrder.isEmpty()) {
       return condemned(state, opinion)
           .flatMap(
@@ -173,47 +168,32 @@ public final class Planner {
 
   /** What is left to the end in every order, side by side. */
   public List<Forecast> forecast(
-      Diagnosis.Opinion opinion,
-      List<? extends Evidence> evidence,
-      Optional<String> complaint,
-      Policy policy) {
-    return Forecast.all(
-        state(opinion, evidence, complaint, policy),
-        sequences,
-        complaint.map(sheet.complaints()::get));
+      Diagnosis.Opinion opinion, List<? extends Evidence> evidence, Policy policy) {
+    return Forecast.all(state(opinion, evidence, policy), sequences);
   }
 
   /**
    * The plan as a tree.
    *
-   * @param complaint what the customer sees, an id of the sheet's complaints
    * @param depth questions one after another, at most {@link DecisionTree#DEEPEST}
    */
   public DecisionTree route(
-      Diagnosis.Opinion opinion,
-      List<? extends Evidence> evidence,
-      Optional<String> complaint,
-      Policy policy,
-      int depth) {
+      Diagnosis.Opinion opinion, List<? extends Evidence> evidence, Policy policy, int depth) {
     return DecisionTree.of(
-        state(opinion, evidence, complaint, policy),
-        Math.max(1, Math.min(depth, DecisionTree.DEEPEST)));
+        state(opinion, evidence, policy), Math.max(1, Math.min(depth, DecisionTree.DEEPEST)));
   }
 
   /** How much is open: the entropy of what the belief calls for (bit). */
   public double bits(Diagnosis.Opinion opinion) {
-    return problem(opinion, List.of(), Optional.empty(), Policy.usual(true)).believed().bits();
+    return problem(opinion, List.of(), Policy.usual(true)).believed().bits();
   }
 
   private PlanningState state(
-      Diagnosis.Opinion opinion,
-      List<? extends Evidence> evidence,
-      Optional<String> complaint,
-      Policy policy) {
+      Diagnosis.Opinion opinion, List<? extends Evidence> evidence, Policy policy) {
     return PlanningState.after(
         evidence,
-        complaint.map(sheet.complaints()::get).map(this::told).orElse(Set.of()),
-        problem(opinion, evidence, complaint.map(sheet.complaints()::get), policy),
+        opinion.told().stream().flatMap(c -> told(c).stream()).collect(Collectors.toSet()),
+        problem(opinion, evidence, policy),
         checked(opinion.beginning().findings()),
         questions);
   }
@@ -259,10 +239,7 @@ public final class Planner {
   }
 
   private PlanningProblem problem(
-      Diagnosis.Opinion opinion,
-      List<? extends Evidence> evidence,
-      Optional<Complaint> complaint,
-      Policy policy) {
+      Diagnosis.Opinion opinion, List<? extends Evidence> evidence, Policy policy) {
     return new PlanningProblem(
         sheet,
         questions,
@@ -270,9 +247,10 @@ public final class Planner {
         policy,
         opinion.beliefs(),
         unsafe(opinion),
-        complaint,
+        opinion.told(),
         new StateTables.Beside(
-            CauseModel.of(sheet, opinion.beginning().findings(), complaint, evidence),
+            CauseModel.of(
+                sheet, opinion.beginning().findings(), opinion.beginning().complaint(), evidence),
             opinion.assessment().plates()));
   }
 

@@ -50,7 +50,7 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
   private final CandidateTests questions;
   private final Policy policy;
   private final Bounds bounds;
-  private final Optional<Complaint> complaint;
+  private final List<Complaint> told;
   private final ChainPlaces places;
   private final StateTables tables;
   private final List<Culprit> culprits = new ArrayList<>();
@@ -60,7 +60,7 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
   /**
    * @param beliefs the most probable first
    * @param unsafe whether nobody should put power on
-   * @param complaint what the customer sees
+   * @param told what the customer sees, the main complaint at the head
    * @param otherwise what may be asked beside the circuit
    */
   PlanningProblem(
@@ -70,15 +70,15 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
       Policy policy,
       List<Posterior.Entry> beliefs,
       boolean unsafe,
-      Optional<Complaint> complaint,
+      List<Complaint> told,
       StateTables.Beside otherwise) {
     this.sheet = sheet;
-    this.complaint = complaint;
-    this.places = new ChainPlaces(questions.unit(), complaint);
-    this.bounds = new Bounds(questions.unit(), policy, complaint, unsafe);
+    this.told = told;
+    this.places = new ChainPlaces(questions.unit(), told);
+    this.bounds = new Bounds(questions.unit(), policy, told, unsafe);
     this.questions = questions;
     this.policy = policy;
-    this.tables = new StateTables(sheet, complaint, outcomeModels, beliefs, otherwise);
+    this.tables = new StateTables(sheet, complaint(), outcomeModels, beliefs, otherwise);
     List<StateTables.State> kept = tables.states();
     List<Culprit> blamed = kept.stream().map(StateTables.State::culprit).toList();
     Map<Culprit, Double> mass = new HashMap<>();
@@ -115,8 +115,9 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     return policy;
   }
 
+  /** What the job was opened with, or the first that was told. */
   Optional<Complaint> complaint() {
-    return complaint;
+    return told.stream().findFirst();
   }
 
   /** Whether the complaint is of this situation. */
@@ -299,7 +300,7 @@ final class PlanningProblem implements SequencingProblem<Question, WorkState> {
     if (!policy.livePermit() || !contact.actsAsLink()) {
       return Optional.empty();
     }
-    return complaint
+    return complaint()
         .map(said -> questions.drop(contact, said.situation()))
         .orElseGet(() -> questions.drop(contact));
   }

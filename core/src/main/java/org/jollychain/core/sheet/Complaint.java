@@ -1,6 +1,8 @@
 package org.jollychain.core.sheet;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.jollychain.core.quantity.Kebab;
 
 /**
@@ -27,6 +29,19 @@ public record Complaint(
   /** The same, whatever part brings it up. */
   public Complaint ofAnyPart() {
     return new Complaint(id, title, situation, runs, notRunning, List.of(), how, outside);
+  }
+
+  /**
+   * A load that runs here and stands still there, or the other way round, where both are always so:
+   * the two cannot be told of one unit.
+   */
+  public Optional<String> contradiction(Complaint other) {
+    return how == How.ALWAYS && other.how == How.ALWAYS
+        ? Stream.concat(
+                runs.stream().filter(other.notRunning::contains),
+                notRunning.stream().filter(other.runs::contains))
+            .findFirst()
+        : Optional.empty();
   }
 
   /** In what way it is seen. */

@@ -13,6 +13,7 @@ import org.jollychain.core.sheet.LoadRating;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.SensorCurve;
+import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.ThermalRating;
 
 /**
@@ -83,6 +84,16 @@ public final class FactTyped {
         .or(() -> part.curve().map(c -> sensor(text)))
         .or(() -> part.thermal().map(t -> ofDisc(t, text)))
         .orElseGet(() -> ofOther(part, text));
+  }
+
+  /**
+   * What a displayed code means: {@code E4}, {@code E4 low water}, or words where no code of the
+   * sheet says it.
+   */
+  static UnitFact.Code code(Sheet sheet, String typed) {
+    String first = typed.strip().split("[\\s,:]", 2)[0];
+    return new UnitFact.Code(
+        sheet.codes().keySet().stream().filter(first::equalsIgnoreCase).findFirst(), typed.strip());
   }
 
   /** Whether a part bears something that tells what it is: not a wire, a plug or a plain switch. */

@@ -95,6 +95,13 @@ public sealed interface UnitFact {
     }
   }
 
+  /**
+   * What a code means that the unit displays.
+   *
+   * @param code of the sheet; empty where none of them says it
+   */
+  record Code(Optional<String> code, String said) implements UnitFact {}
+
   /** Anything else that is printed, kept as it is. */
   record Marking(String said) implements UnitFact {}
 }

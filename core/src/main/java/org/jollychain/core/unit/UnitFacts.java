@@ -16,9 +16,12 @@ import org.jollychain.core.sheet.Sheet;
  * <p>Use: {@code UnitFacts.NONE.and(sheet, "element", "8 to 30 ohm").on(sheet)} is the sheet as
  * this unit is built.
  *
- * @param byPart by the id of the part
+ * @param byPart by the id of the part; what a code means by its name, {@code code F31}
  */
 public record UnitFacts(Map<String, UnitFact> byPart) {
+
+  /** What stands before a displayed code in its name as a fact. */
+  private static final String CODE = "code ";
 
   public static final UnitFacts NONE = new UnitFacts(Map.of());
 
@@ -28,12 +31,33 @@ public record UnitFacts(Map<String, UnitFact> byPart) {
   /**
    * With one more; the last one typed of a part holds.
    *
+   * @param part its id, or {@code code F31} for what a displayed code means
    * @throws IllegalArgumentException when it is nothing that such a part bears
    */
   public UnitFacts and(Sheet sheet, String part, String typed) {
     Map<String, UnitFact> more = new LinkedHashMap<>(byPart);
-    more.put(part, FactTyped.parse(sheet.part(part), typed));
+    more.put(
+        part,
+        part.startsWith(CODE)
+            ? FactTyped.code(sheet, typed)
+            : FactTyped.parse(sheet.part(part), typed));
     return new UnitFacts(Map.copyOf(more));
+  }
+
+  /** Whether a fact is about a part of the sheet, or about a code that the unit displays. */
+  public static boolean concerns(Sheet sheet, String part) {
+    return sheet.parts().containsKey(part)
+        || part.startsWith(CODE) && part.length() > CODE.length();
+  }
+
+  /** The code of the sheet that a displayed one means on this unit. */
+  public Optional<String> code(String shown) {
+    return byPart.entrySet().stream()
+        .filter(e -> e.getKey().equalsIgnoreCase(CODE + shown.strip()))
+        .map(Map.Entry::getValue)
+        .filter(UnitFact.Code.class::isInstance)
+        .flatMap(f -> ((UnitFact.Code) f).code().stream())
+        .findFirst();
   }
 
   /** The sheet as this unit is built. */

@@ -98,11 +98,7 @@ public final class CauseFinder {
     List<VisitEntry> entries = DerivedChecks.of(guide, told);
     Assessment assessment = opinion.assessment();
     CauseModel model =
-        CauseModel.of(
-                sheet,
-                findings(guide, entries),
-                opinion.beginning().complaint().map(sheet.complaints()::get),
-                evidence)
+        CauseModel.of(sheet, findings(guide, entries), opinion.beginning().complaint(), evidence)
             .orElseThrow();
     Optional<Part> opened = opened(assessment, entries);
     if (opened.isEmpty() && (!model.outside() || assessment.leading().confirmed())) {

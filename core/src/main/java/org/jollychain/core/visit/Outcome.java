@@ -2,6 +2,7 @@ package org.jollychain.core.visit;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.quantity.Kebab;
 
@@ -40,9 +41,11 @@ public enum Outcome {
       if (cause == CauseSearch.State.ASK || cause == CauseSearch.State.NOTHING_LEFT) {
         missing.add("say why the link opened, or why no cause was found");
       }
-      if (!done(visit, Step.PUT_RIGHT)) {
+      List<String> together = visit.sets().stream().flatMap(Outcome::unsaid).toList();
+      if (!done(visit, Step.PUT_RIGHT) && together.isEmpty()) {
         missing.add("say what was put right");
       }
+      missing.addAll(together);
       if (!done(visit, Step.PROVE)) {
         missing.add("every proof has to hold");
       }
@@ -54,6 +57,17 @@ public enum Outcome {
       missing.add("every proof has to be tried");
     }
     return missing;
+  }
+
+  /** Once the part that failed was renewed, what goes with it is, or stays in for a reason. */
+  private static Stream<String> unsaid(PartSet set) {
+    return set.members().get(0).open()
+        ? Stream.of()
+        : set.open().stream()
+            .map(
+                m ->
+                    "say whether the %s was renewed with the %s, or why it stays in"
+                        .formatted(m.title(), set.title()));
   }
 
   private static boolean done(Visit visit, Step step) {

@@ -45,8 +45,10 @@ public record Progress(Step step, String title, State state, String note) {
    * How far every step of a visit is.
    *
    * @param visit what its steps have to offer
+   * @param begun whether something was read or seen of the unit
    */
-  static List<Progress> of(Sheet sheet, Visit visit, Told told, Assessment assessment, Plan plan) {
+  static List<Progress> of(
+      Sheet sheet, Visit visit, Told told, boolean begun, Assessment assessment, Plan plan) {
     boolean confirmed = assessment.leading().confirmed() && plan.state() != Plan.State.CONFIRM;
     boolean found = told.closed() || confirmed;
     Optional<Part> toRenew =
@@ -54,7 +56,7 @@ public record Progress(Step step, String title, State state, String note) {
             .filter(Progress::renewedWhenFailed);
     boolean outside =
         visit.cause().state() == CauseSearch.State.FOUND && visit.cause().opened().isEmpty();
-    Progress arrive = arrive(visit, told, assessment);
+    Progress arrive = arrive(visit, told, begun);
     List<Progress> steps =
         new ArrayList<>(
             List.of(
@@ -96,13 +98,11 @@ public record Progress(Step step, String title, State state, String note) {
    * A job begins here, until its cautions were read and its simple things answered, they were
    * passed over on purpose, or something was read of the unit.
    */
-  private static Progress arrive(Visit visit, Told told, Assessment assessment) {
+  private static Progress arrive(Visit visit, Told told, boolean measured) {
     long unread = visit.hazards().stream().filter(h -> h.answer().isEmpty()).count();
     long open = visit.simple().stream().filter(s -> s.answer().isEmpty()).count();
     boolean begun =
-        told.closed()
-            || !assessment.evidence().isEmpty()
-            || told.said(VisitEntry.Kind.PASSED, Step.ARRIVE.toString());
+        told.closed() || measured || told.said(VisitEntry.Kind.PASSED, Step.ARRIVE.toString());
     if (unread + open > 0 && !begun) {
       return new Progress(
           Step.ARRIVE,
@@ -207,6 +207,12 @@ public record Progress(Step step, String title, State state, String note) {
     if (done && left == 0 && old.isPresent()) {
       return new Progress(
           Step.PUT_RIGHT, State.OPEN, "%s not renewed".formatted(old.get().title()));
+    }
+    Optional<PartSet.Member> partner =
+        visit.sets().stream().flatMap(s -> s.open().stream()).findFirst();
+    if (done && left == 0 && !visit.renewed().isEmpty() && partner.isPresent()) {
+      return new Progress(
+          Step.PUT_RIGHT, State.OPEN, "and the %s?".formatted(partner.get().title()));
     }
     if (done && left == 0) {
       return new Progress(Step.PUT_RIGHT, State.DONE, "done");

@@ -10,6 +10,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.guide.Guide;
+import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
 
@@ -64,14 +65,14 @@ public record Proof(
    * The proofs of a guide. The current of a heater is measured live: where that is not permitted it
    * is not asked for.
    *
-   * @param complaint what was told
+   * @param complaints all that is complained of
    * @param currents what a clamp has to show
    */
   static List<Proof> of(
-      Guide guide, Sheet sheet, Optional<String> complaint, Told told, List<Expectation> currents) {
+      Guide guide, Sheet sheet, List<Complaint> complaints, Told told, List<Expectation> currents) {
     List<Proof> proofs = new ArrayList<>();
     for (Guide.Proof p : guide.proofs().values()) {
-      if ((!p.current() || told.live()) && p.applies().to(sheet, complaint)) {
+      if ((!p.current() || told.live()) && p.applies().to(sheet, complaints)) {
         List<Figure> figures =
             p.current() ? amperes(p, sheet, told, currents) : figure(p, told).stream().toList();
         proofs.add(

@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.diagnosis.SupplyVerdict;
+import org.jollychain.core.evidence.ComplaintTold;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Guide;
@@ -21,6 +22,7 @@ import org.jollychain.core.plan.Proposal;
 import org.jollychain.core.plan.TimeCosts;
 import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.sheet.Access;
+import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
 
@@ -34,6 +36,7 @@ import org.jollychain.core.sheet.Sheet;
  * @param accesses of the sheet; answered {@code yes} while open
  * @param actions that put the causes found right, then the others
  * @param renewed parts, with what they are compared by
+ * @param sets parts that are renewed together
  * @param proofs of the repair
  * @param watches runs to be watched with a stopwatch
  * @param timelines runs that were watched
@@ -52,6 +55,7 @@ public record Visit(
     CauseSearch cause,
     List<Item> actions,
     List<Renewal> renewed,
+    List<PartSet> sets,
     List<Proof> proofs,
     List<ToWatch> watches,
     List<Timeline> timelines,
@@ -86,7 +90,8 @@ public record Visit(
    *
    * @param printed on the new one
    * @param verdict of the comparison
-   * @param partners parts that go with it and were not renewed
+   * @param failed whether a test of its own has shown the old one bad; else it was renewed with
+   *     another, or to prevent
    */
   public record Renewal(
       String part,
@@ -95,7 +100,7 @@ public record Visit(
       Replacement.Verdict verdict,
       List<String> compared,
       List<String> differences,
-      List<String> partners) {}
+      boolean failed) {}
 
   /**
    * A run to be watched.
@@ -147,17 +152,14 @@ public record Visit(
         new Visit(
             List.of(),
             guide.map(g -> hazards(g, told)).orElse(List.of()),
-            guide
-                .map(g -> simple(g, sheet, told, opinion.beginning().complaint()))
-                .orElse(List.of()),
+            guide.map(g -> simple(g, sheet, told, opinion.told())).orElse(List.of()),
             SupplyPicture.of(unit, evidence, assessment.supply().verdict() == SupplyVerdict.SOUND),
             accesses(sheet, told, plan),
             cause,
             guide.map(g -> actions(g, sheet, told, found)).orElse(List.of()),
-            renewed(sheet, told),
-            guide
-                .map(g -> Proof.of(g, sheet, opinion.beginning().complaint(), told, currents))
-                .orElse(List.of()),
+            renewed(sheet, told, assessment),
+            PartSet.of(sheet, assessment.leading(), told),
+            guide.map(g -> Proof.of(g, sheet, opinion.told(), told, currents)).orElse(List.of()),
             guide
                 .map(g -> g.watches().values().stream().map(ToWatch::of).toList())
                 .orElse(List.of()),
@@ -167,7 +169,8 @@ public record Visit(
             guide.map(g -> prevention(g, found)).orElse(List.of()),
             "",
             "");
-    List<Progress> steps = Progress.of(sheet, visit, told, assessment, plan);
+    boolean begun = evidence.stream().anyMatch(e -> !(e instanceof ComplaintTold));
+    List<Progress> steps = Progress.of(sheet, visit, told, begun, assessment, plan);
     return visit.told(steps, visit.summary(assessment.leading(), found), visit.next(steps, plan));
   }
 
@@ -181,6 +184,7 @@ public record Visit(
         cause,
         actions,
         renewed,
+        sets,
         proofs,
         watches,
         timelines,
@@ -252,9 +256,9 @@ public record Visit(
   }
 
   private static List<Item> simple(
-      Guide guide, Sheet sheet, Told told, Optional<String> complaint) {
+      Guide guide, Sheet sheet, Told told, List<Complaint> complaints) {
     return guide.simple().values().stream()
-        .filter(s -> s.applies().to(sheet, complaint))
+        .filter(s -> s.applies().to(sheet, complaints))
         .map(
             s ->
                 new Item(
@@ -320,7 +324,7 @@ public record Visit(
     return causes.isEmpty() || causes.stream().anyMatch(c -> c.fits(sheet.identify()));
   }
 
-  private static List<Renewal> renewed(Sheet sheet, Told told) {
+  private static List<Renewal> renewed(Sheet sheet, Told told, Assessment assessment) {
     List<String> all =
         told.of(VisitEntry.Kind.RENEWED).map(VisitEntry::subject).distinct().toList();
     return all.stream()
@@ -329,13 +333,19 @@ public record Visit(
               Part part = sheet.part(id);
               String printed = answer(told, VisitEntry.Kind.RENEWED, id);
               Replacement by = Replacement.of(part, printed);
-              List<String> left =
-                  part.partners().stream()
-                      .filter(p -> !all.contains(p))
-                      .map(p -> sheet.part(p).title())
-                      .toList();
               return new Renewal(
-                  id, part.title(), printed, by.verdict(), by.compared(), by.differences(), left);
+                  id,
+                  part.title(),
+                  printed,
+                  by.verdict(),
+                  by.compared(),
+                  by.differences(),
+                  assessment.parts().stream()
+                      .anyMatch(
+                          p ->
+                              p.id().equals(id)
+                                  && !p.verdict().passed()
+                                  && !p.verdict().undecided()));
             })
         .toList();
   }

@@ -58,6 +58,8 @@ public record VisitEntry(Kind kind, String subject, String value) {
     DONE,
     /** A part of the sheet was renewed; its value is what is printed on the new one. */
     RENEWED,
+    /** A part that goes with a renewed one stays in; its value is the reason. */
+    KEPT,
     /** A run of the guide was watched; its value is the events with their seconds. */
     WATCHED,
     /** A figure of a proof was read; its subject is the figure's. */
@@ -119,6 +121,13 @@ public record VisitEntry(Kind kind, String subject, String value) {
       case RENEWED -> {
         known("part", sheet.parts().keySet());
         Replacement.of(sheet.part(subject), value).refuse();
+      }
+      case KEPT -> {
+        known("part", sheet.parts().keySet());
+        if (value.isBlank()) {
+          throw new EvidenceException(
+              "value", "say why the %s stays in".formatted(sheet.part(subject).title()));
+        }
       }
       case WATCHED -> {
         Map<String, Watch> watches = guide.map(Guide::watches).orElse(Map.of());

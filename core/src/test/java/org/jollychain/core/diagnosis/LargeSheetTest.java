@@ -92,7 +92,7 @@ class LargeSheetTest {
     assertThat(opinion.assessment().leading().part()).isEqualTo("limit-70");
     assertThat(
             new Planner(diagnosis)
-                .plan(opinion, evidence, Optional.empty(), Policy.usual(true))
+                .plan(opinion, evidence, Policy.usual(true))
                 .next()
                 .get(0)
                 .across())
@@ -106,13 +106,11 @@ class LargeSheetTest {
     Diagnosis.Opinion opinion = diagnosis.opinion(List.of(), Optional.empty());
     Thread.currentThread().interrupt();
     try {
-      assertThatThrownBy(
-              () -> planner.plan(opinion, List.of(), Optional.empty(), Policy.usual(true)))
+      assertThatThrownBy(() -> planner.plan(opinion, List.of(), Policy.usual(true)))
           .isInstanceOf(CancellationException.class);
     } finally {
       Thread.interrupted();
     }
-    assertThat(planner.plan(opinion, List.of(), Optional.empty(), Policy.usual(true)).next())
-        .isNotEmpty();
+    assertThat(planner.plan(opinion, List.of(), Policy.usual(true)).next()).isNotEmpty();
   }
 }

@@ -50,7 +50,7 @@ class ConfirmingTest {
           .forEach(beliefs::add);
       each.add(
           new Diagnosis.Opinion(
-              opinion.assessment(), beliefs, opinion.unit(), opinion.beginning()));
+              opinion.assessment(), beliefs, opinion.unit(), opinion.beginning(), opinion.told()));
     }
     return each;
   }
@@ -70,7 +70,7 @@ class ConfirmingTest {
     List<Diagnosis.Opinion> opinions = eachBelieved(nothingRead);
     assertThat(opinions).hasSizeGreaterThan(10);
     for (Diagnosis.Opinion opinion : opinions) {
-      Plan plan = planner.plan(opinion, List.of(), Optional.empty(), isolated);
+      Plan plan = planner.plan(opinion, List.of(), isolated);
       String suspect = opinion.beliefs().get(0).hypothesis().title(diagnosis.sheet());
       // what a place is dangerous for is said all the same
       String said = plan.toString().replaceAll("hazards=\\[[^]]*]", "");
@@ -92,7 +92,7 @@ class ConfirmingTest {
   private static String confirmBy(Policy policy, Evidence... evidence) {
     List<Evidence> all = List.of(evidence);
     return new Planner(DIAGNOSIS)
-        .plan(DIAGNOSIS.opinion(all, Optional.empty()), all, Optional.empty(), policy)
+        .plan(DIAGNOSIS.opinion(all, Optional.empty()), all, policy)
         .confirmBy();
   }
 
@@ -150,8 +150,7 @@ class ConfirmingTest {
     Diagnosis.Opinion opinion = diagnosis.opinion(dark, Optional.of("no-fill"));
     assertThat(opinion.assessment().leading().part()).isEqualTo("secondary");
     assertThat(opinion.assessment().leading().confirmed()).isFalse();
-    Plan plan =
-        new Planner(diagnosis).plan(opinion, dark, Optional.of("no-fill"), Policy.usual(true));
+    Plan plan = new Planner(diagnosis).plan(opinion, dark, Policy.usual(true));
     assertThat(plan.next().get(0).confirms()).isTrue();
     assertThat(plan.next().get(0).across()).contains("secondary");
     List<Evidence> measured = new ArrayList<>(dark);

@@ -41,7 +41,7 @@ class FixedSequencesTest {
             policy,
             diagnosis.beliefs(List.of(), Optional.empty()),
             false,
-            Optional.empty(),
+            List.of(),
             StateTables.Beside.NOTHING);
     Set<Question> may = new LinkedHashSet<>(questions.all());
     may.removeIf(q -> !live && q instanceof Question.Measure && live(sheet, q));
@@ -56,7 +56,7 @@ class FixedSequencesTest {
                   WorkState.ARRIVED,
                   List.copyOf(may),
                   Set.copyOf(asked)));
-      next = sequences.next(order, state, Optional.empty());
+      next = sequences.next(order, state);
       if (next.isEmpty()) {
         return asked;
       }

@@ -24,12 +24,12 @@ class ForecastTest {
 
   private static List<Forecast> forecast(Policy policy, Evidence... evidence) {
     List<Evidence> all = List.of(evidence);
-    return PLANNER.forecast(DIAGNOSIS.opinion(all, NO_HEAT), all, NO_HEAT, policy);
+    return PLANNER.forecast(DIAGNOSIS.opinion(all, NO_HEAT), all, policy);
   }
 
   private static DecisionTree route(int depth, Evidence... evidence) {
     List<Evidence> all = List.of(evidence);
-    return PLANNER.route(DIAGNOSIS.opinion(all, NO_HEAT), all, NO_HEAT, Policy.usual(true), depth);
+    return PLANNER.route(DIAGNOSIS.opinion(all, NO_HEAT), all, Policy.usual(true), depth);
   }
 
   @Test

@@ -52,7 +52,7 @@ class MannersTest {
     }
 
     Plan plan(List<Evidence> evidence, Optional<String> told, boolean permit) {
-      return planner.plan(diagnosis.opinion(evidence, told), evidence, told, Policy.usual(permit));
+      return planner.plan(diagnosis.opinion(evidence, told), evidence, Policy.usual(permit));
     }
   }
 

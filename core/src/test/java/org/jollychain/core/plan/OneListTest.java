@@ -46,7 +46,7 @@ class OneListTest {
   }
 
   private static Plan plan(Diagnosis.Opinion opinion) {
-    return PLANNER.plan(opinion, List.of(), opinion.beginning().complaint(), Policy.usual(true));
+    return PLANNER.plan(opinion, List.of(), Policy.usual(true));
   }
 
   private static double sound(Diagnosis.Opinion opinion) {
@@ -110,8 +110,7 @@ class OneListTest {
                 UnitFacts.NONE));
     assertThat(cold.assessment().leading().part()).isEqualTo("front-coil");
     assertThat(cold.assessment().leading().confirmed()).isFalse();
-    Proposal next =
-        new Planner(range).plan(cold, List.of(), complaint, Policy.usual(true)).next().get(0);
+    Proposal next = new Planner(range).plan(cold, List.of(), Policy.usual(true)).next().get(0);
     assertThat(next.across()).contains("front-coil");
     assertThat(next.kind()).isEqualTo(Question.Kind.MEASURE);
   }
@@ -174,12 +173,7 @@ class OneListTest {
   void a_probe_says_the_same_of_every_cause_outside() {
     Diagnosis.Opinion opinion = found("slow");
     CauseModel model =
-        CauseModel.of(
-                DRYER,
-                GuideFindings.by(GUIDE),
-                Optional.of(DRYER.complaints().get("slow")),
-                List.of())
-            .orElseThrow();
+        CauseModel.of(DRYER, GuideFindings.by(GUIDE), Optional.of("slow"), List.of()).orElseThrow();
     double[] p = model.probabilities(opinion.beliefs());
     double all = 0;
     for (double one : p) {
@@ -209,7 +203,7 @@ class OneListTest {
         CauseModel.of(
                 sheet,
                 GuideFindings.by(Guides.shipped(sheet.family().toString())),
-                Optional.of(sheet.complaints().get(complaint)),
+                Optional.of(complaint),
                 List.of())
             .orElseThrow();
     assertThat(model.causes())
@@ -239,7 +233,7 @@ class OneListTest {
       Optional<String> told = Optional.of(complaint.id());
       Diagnosis.Opinion opinion =
           diagnosis.opinion(List.of(), new Diagnosis.Beginning(told, guide, UnitFacts.NONE));
-      Plan plan = planner.plan(opinion, List.of(), told, Policy.usual(true));
+      Plan plan = planner.plan(opinion, List.of(), Policy.usual(true));
       if (plan.next().isEmpty()) {
         continue;
       }

@@ -39,7 +39,7 @@ class PlannerTest {
 
   private static Plan plan(Policy policy, Evidence... evidence) {
     List<Evidence> all = List.of(evidence);
-    return PLANNER.plan(DIAGNOSIS.opinion(all, NO_HEAT), all, NO_HEAT, policy);
+    return PLANNER.plan(DIAGNOSIS.opinion(all, NO_HEAT), all, policy);
   }
 
   static Stream<String> sheets() {
@@ -324,13 +324,13 @@ class PlannerTest {
 
   private static Plan planOf(Optional<String> complaint) {
     Diagnosis.Opinion opinion = DIAGNOSIS.opinion(List.of(), complaint);
-    return PLANNER.plan(opinion, List.of(), complaint, Policy.usual(true));
+    return PLANNER.plan(opinion, List.of(), Policy.usual(true));
   }
 
   @Test
   void the_route_card_names_a_suspect_at_its_leaves_and_its_branches_share_the_chances() {
     Diagnosis.Opinion opinion = DIAGNOSIS.opinion(List.of(), NO_HEAT);
-    DecisionTree card = PLANNER.route(opinion, List.of(), NO_HEAT, Policy.usual(true), 4);
+    DecisionTree card = PLANNER.route(opinion, List.of(), Policy.usual(true), 4);
     assertThat(card.branches()).isNotEmpty();
     double sum = card.branches().stream().mapToDouble(DecisionTree.Branch::probability).sum();
     assertThat(sum).isBetween(0.85, 1.0);

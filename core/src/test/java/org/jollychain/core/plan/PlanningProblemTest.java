@@ -33,7 +33,7 @@ class PlanningProblemTest {
           Policy.usual(true),
           BELIEFS,
           false,
-          Optional.empty(),
+          List.of(),
           StateTables.Beside.NOTHING);
 
   private static double sum(double[] shares) {

@@ -50,7 +50,7 @@ class WordsTest {
       for (int i = 0; i < STEPS; i++) {
         Diagnosis.Opinion opinion = diagnosis.opinion(evidence, told);
         opinion.assessment().parts().forEach(p -> said.addAll(p.because()));
-        Plan plan = planner.plan(opinion, evidence, told, Policy.usual(true));
+        Plan plan = planner.plan(opinion, evidence, Policy.usual(true));
         for (Proposal p : plan.next()) {
           said.add(p.title());
           said.add(p.why());

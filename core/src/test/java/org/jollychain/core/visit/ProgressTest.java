@@ -45,7 +45,7 @@ class ProgressTest {
         told,
         evidence,
         opinion,
-        PLANNER.plan(opinion, evidence, Optional.empty(), Policy.usual(true)));
+        PLANNER.plan(opinion, evidence, Policy.usual(true)));
   }
 
   private static Progress of(Step step, List<Progress> all) {
@@ -131,10 +131,15 @@ class ProgressTest {
     assertThat(here(told, found)).isEqualTo(Step.PUT_RIGHT);
     told.add(said(VisitEntry.Kind.DONE, "clean-duct", ""));
     told.add(said(VisitEntry.Kind.RENEWED, "thermal-cutoff", "178 C"));
+    assertThat(here(told, found)).isEqualTo(Step.PUT_RIGHT);
+    PartSet set = visit(told("No heat", false, told), found).sets().get(0);
+    assertThat(set.members()).extracting(PartSet.Member::title).contains("high limit");
+    assertThat(set.open()).extracting(PartSet.Member::part).containsExactly("high-limit");
+    told.add(said(VisitEntry.Kind.KEPT, "high-limit", "opens and closes at its marking"));
     assertThat(here(told, found)).isEqualTo(Step.PROVE);
     Visit visit = visit(told("No heat", false, told), found);
     assertThat(visit.renewed().get(0).verdict()).isEqualTo(Replacement.Verdict.SAME);
-    assertThat(visit.renewed().get(0).partners()).containsExactly("high limit");
+    assertThat(visit.renewed().get(0).failed()).isTrue();
     assertThat(visit.prevention()).extracting(Guide.Prevention::id).contains("duct-yearly");
     told.add(said(VisitEntry.Kind.MEASURED, "current/element", "21"));
     GUIDE.proofs().keySet().stream()
@@ -165,8 +170,7 @@ class ProgressTest {
             told("Front coil cold", false, List.of()),
             List.of(),
             opinion,
-            new Planner(range)
-                .plan(opinion, List.of(), Optional.of("no-front"), Policy.usual(true)));
+            new Planner(range).plan(opinion, List.of(), Policy.usual(true)));
     assertThat(visit.simple())
         .extracting(Visit.Item::id)
         .containsExactly("coil-seated", "breaker", "plug");

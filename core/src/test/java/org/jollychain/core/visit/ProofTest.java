@@ -32,7 +32,7 @@ class ProofTest {
             new Told("", false, live, told, earlier),
             List.of(),
             opinion,
-            new Planner(DIAGNOSIS).plan(opinion, List.of(), Optional.empty(), Policy.usual(live)))
+            new Planner(DIAGNOSIS).plan(opinion, List.of(), Policy.usual(live)))
         .proofs();
   }
 

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.evidence.ComplaintTold;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.guide.GuideFindings;
@@ -136,6 +137,7 @@ public class AssessService {
         new Diagnosis.Beginning(
             Optional.ofNullable(file.complaint()), GuideFindings.NONE, facts(file, engine.sheet()));
     Diagnosis.Opinion opinion = engine.opinion(evidence, beginning);
+    ComplaintTold.check(engine.sheet(), opinion.told());
     return Assessed.of(opinion.assessment(), engine.plan(opinion, evidence, file.planned()));
   }
 }

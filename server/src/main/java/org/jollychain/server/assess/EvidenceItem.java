@@ -6,7 +6,9 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.jollychain.core.evidence.CodeShown;
+import org.jollychain.core.evidence.ComplaintTold;
 import org.jollychain.core.evidence.Entry;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
@@ -14,6 +16,7 @@ import org.jollychain.core.evidence.Inspection;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.network.Meters;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.unit.UnitFacts;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -21,7 +24,7 @@ import org.jspecify.annotations.Nullable;
  * probes were; an observation has the name of one and a {@code part}.
  *
  * @param value what the meter shows; {@code yes}, {@code weakly} or {@code no} of a load that runs;
- *     what an inspection found
+ *     what an inspection found; the code that is shown; one of the sheet's complaints
  * @param liftedAt points at which all but the part under test was taken off
  * @param meter one of the known meters, the usual one where left out
  * @param celsius what the part was brought to, where other than the situation says: {@code 95 C}
@@ -47,6 +50,7 @@ public record EvidenceItem(
   private static final String LOAD_RUNS = "load-runs";
   private static final String INSPECTION = "inspection";
   private static final String CODE_SHOWN = "code-shown";
+  private static final String COMPLAINT = "complaint";
 
   /**
    * @throws EvidenceException when it cannot be evidence of this sheet
@@ -61,12 +65,18 @@ public record EvidenceItem(
       case LOAD_RUNS -> Observation.on(sheet, id, seenOn, situation, value, when);
       case INSPECTION -> Inspection.on(sheet, id, seenOn, situation, value, when);
       case CODE_SHOWN -> CodeShown.on(sheet, id, situation, value, when);
+      case COMPLAINT -> ComplaintTold.on(sheet, id, value, when);
       default ->
           throw new EvidenceException(
               "observation",
-              "\"%s\" is no observation known here; there are %s, %s and %s"
-                  .formatted(observation, LOAD_RUNS, INSPECTION, CODE_SHOWN));
+              "\"%s\" is no observation known here; there are %s, %s, %s and %s"
+                  .formatted(observation, LOAD_RUNS, INSPECTION, CODE_SHOWN, COMPLAINT));
     };
+  }
+
+  /** What the customer also sees, where it says that. */
+  public Optional<String> complaint() {
+    return Optional.of(value).filter(v -> COMPLAINT.equals(observation));
   }
 
   /** The same, taken then unless it says itself when it was taken. */
@@ -80,6 +90,14 @@ public record EvidenceItem(
   }
 
   private EvidenceItem timed(@Nullable OffsetDateTime when) {
+    return with(when, value);
+  }
+
+  private EvidenceItem showing(String other) {
+    return with(at, other);
+  }
+
+  private EvidenceItem with(@Nullable OffsetDateTime when, String shown) {
     return new EvidenceItem(
         function,
         red,
@@ -94,11 +112,23 @@ public record EvidenceItem(
         celsius,
         reseated,
         when,
-        value);
+        shown);
   }
 
-  /** The same with points that were typed in front of the value put where they belong. */
-  public EvidenceItem resolved(Sheet sheet) {
+  /**
+   * The same with points that were typed in front of the value put where they belong, and with what
+   * a displayed code means.
+   *
+   * @param facts of the unit
+   */
+  public EvidenceItem resolved(Sheet sheet, Supplier<UnitFacts> facts) {
+    if (CODE_SHOWN.equals(observation) && !CodeShown.known(sheet, value)) {
+      return facts
+          .get()
+          .code(value)
+          .map(code -> showing(CodeShown.shownAs(code, value)))
+          .orElse(this);
+    }
     if (observation != null) {
       return this;
     }

@@ -46,9 +46,8 @@ public final class SheetEngine {
     Diagnosis.Beginning beginning = opinion.beginning();
     return evidence.isEmpty()
         ? firstPlans.get(
-            new Start(beginning, policy),
-            start -> planner.plan(opinion, evidence, beginning.complaint(), policy))
-        : planner.plan(opinion, evidence, beginning.complaint(), policy);
+            new Start(beginning, policy), start -> planner.plan(opinion, evidence, policy))
+        : planner.plan(opinion, evidence, policy);
   }
 
   public Planner planner() {

@@ -3,12 +3,16 @@ package org.jollychain.server.job;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
+import org.jollychain.core.evidence.ComplaintTold;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.network.Meters;
+import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.meter.MeterService;
@@ -16,6 +20,7 @@ import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Role;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.sheet.SheetService;
+import org.jollychain.server.unit.UnitFactLog;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,12 +40,19 @@ public class EvidenceLog {
   private final SheetService sheets;
   private final MeterService meters;
   private final EvidenceCsv csv;
+  private final UnitFactLog facts;
 
-  EvidenceLog(JobMapper jobs, SheetService sheets, MeterService meters, EvidenceCsv csv) {
+  EvidenceLog(
+      JobMapper jobs,
+      SheetService sheets,
+      MeterService meters,
+      EvidenceCsv csv,
+      UnitFactLog facts) {
     this.jobs = jobs;
     this.sheets = sheets;
     this.meters = meters;
     this.csv = csv;
+    this.facts = facts;
   }
 
   /**
@@ -60,6 +72,7 @@ public class EvidenceLog {
     }
     job.refuseUnlessOpen();
     bound(jobs.countEvidence(jobId) + 1);
+    refuseContradiction(job, jobs.evidence(jobId), List.of(item));
     StoredEvidence.New added = new StoredEvidence.New(id, jobs.lastNumber(jobId) + 1, item);
     if (jobs.insertEvidence(jobId, stamp, List.of(added)) == 0) {
       // another job took the id at the same moment
@@ -101,6 +114,7 @@ public class EvidenceLog {
       }
     }
     bound(held.size() + added.size());
+    refuseContradiction(job, held, added.stream().map(StoredEvidence.New::item).toList());
     if (!added.isEmpty()) {
       if (jobs.insertEvidence(jobId, stamp, added) != added.size()) {
         throw RefusedException.conflict(
@@ -110,7 +124,7 @@ public class EvidenceLog {
     }
   }
 
-  private static EvidenceItem checked(
+  private EvidenceItem checked(
       Job job, Sheet sheet, Meters known, EvidenceCsv.Line line, Stamp stamp) {
     try {
       return checked(job, sheet, known, line.item(), stamp);
@@ -120,9 +134,9 @@ public class EvidenceLog {
     }
   }
 
-  private static EvidenceItem checked(
+  private EvidenceItem checked(
       Job job, Sheet sheet, Meters known, EvidenceItem typed, Stamp stamp) {
-    EvidenceItem item = typed.resolved(sheet);
+    EvidenceItem item = typed.resolved(sheet, () -> facts.ofModel(job.unitTag(), sheet));
     Evidence evidence = item.on(sheet, known, "");
     if (item.at() != null && item.at().isAfter(stamp.at().plus(CLOCKS_DIFFER))) {
       throw new EvidenceException(
@@ -140,6 +154,23 @@ public class EvidenceLog {
     return evidence instanceof Reading reading
         && sheet.situation(reading.situation()).supplyOn()
         && reading.probe().function().touchesLive();
+  }
+
+  /** What the customer also sees has to go with what was told before. */
+  private void refuseContradiction(Job job, List<StoredEvidence> held, List<EvidenceItem> added) {
+    List<String> more = added.stream().flatMap(i -> i.complaint().stream()).toList();
+    if (more.isEmpty()) {
+      return;
+    }
+    Map<String, Complaint> known = sheet(job).complaints();
+    Stream<String> before =
+        held.stream().filter(e -> e.struckAt() == null).flatMap(e -> e.item().complaint().stream());
+    ComplaintTold.check(
+        sheet(job),
+        Stream.of(Stream.of(job.complaint()), before, more.stream())
+            .flatMap(all -> all)
+            .flatMap(id -> Optional.ofNullable(known.get(id)).stream())
+            .toList());
   }
 
   private static void bound(int pieces) {

@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param guideKey the guide of the sheet's family when it was opened, if there was one
  * @param complaint one of the sheet's complaints, empty if none was told
+ * @param customerWords what the customer says, word for word; empty if it was not told
  * @param owner login of whose job it is; empty where it is anybody's
  * @param liveBy login of who permitted live work; empty where it is not permitted
  * @param follows the job on the same unit that it follows, if it follows one
@@ -43,6 +44,7 @@ public record Job(
     @Nullable String guideKey,
     @Nullable Integer guideRevision,
     String complaint,
+    String customerWords,
     Permit permit,
     String technician,
     String owner,

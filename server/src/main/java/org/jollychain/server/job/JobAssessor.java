@@ -112,8 +112,16 @@ public class JobAssessor {
       Meters meters,
       UnitFactsView print) {
 
+    /** What the job was opened with, or what was told first since. */
     Optional<String> complaint() {
-      return Optional.of(job.complaint()).filter(c -> !c.isEmpty());
+      return Optional.of(job.complaint())
+          .filter(c -> !c.isEmpty())
+          .or(
+              () ->
+                  entries.stream()
+                      .filter(e -> e.struckAt() == null)
+                      .flatMap(e -> e.item().complaint().stream())
+                      .findFirst());
     }
 
     List<Evidence> standing(SheetEngine engine) {
@@ -195,14 +203,15 @@ public class JobAssessor {
 
   private static JobView view(JobEvidence taken, Weighed weighed) {
     SheetEngine engine = weighed.engine;
-    Optional<String> complaint = taken.complaint();
+    String complaint =
+        weighed.opinion.told().stream().map(Complaint::title).collect(Collectors.joining("; "));
     Assessment assessment = weighed.opinion.assessment();
     Plan plan = engine.plan(weighed.opinion, weighed.standing, taken.planned());
     Visit visit =
         Visit.of(
             taken.guide,
             new Told(
-                complaint.map(engine.sheet().complaints()::get).map(Complaint::title).orElse(""),
+                complaint,
                 taken.job.closedAt() != null,
                 taken.job.permit().live(),
                 taken.told(),
@@ -214,7 +223,7 @@ public class JobAssessor {
         taken.job,
         engine.sheet().title(),
         taken.newestRevision,
-        taken.job.complaintTitle(),
+        complaint,
         taken.entries,
         taken.job.policy(),
         assessment,
@@ -267,7 +276,8 @@ public class JobAssessor {
           job.changes(),
           view.assessment().leading(),
           view.visit().here().map(Progress::title).orElse(""),
-          view.visit().next());
+          view.visit().next(),
+          view.complaintTitle());
     } catch (DataAccessException e) {
       LOG.warn("the leading suspect of job {} was not kept: {}", job.id(), e.getMessage());
     }
@@ -290,21 +300,14 @@ public class JobAssessor {
   /** What is left of a job in every order, side by side. */
   public List<Forecast> forecast(UUID id) {
     JobEvidence taken = taken(id);
-    return weighed(
-        taken,
-        w ->
-            w.engine.planner().forecast(w.opinion, w.standing, taken.complaint(), taken.planned()));
+    return weighed(taken, w -> w.engine.planner().forecast(w.opinion, w.standing, taken.planned()));
   }
 
   /** The plan of a job as a tree of so many questions. */
   public DecisionTree route(UUID id, int depth) {
     JobEvidence taken = taken(id);
     return weighed(
-        taken,
-        w ->
-            w.engine
-                .planner()
-                .route(w.opinion, w.standing, taken.complaint(), taken.planned(), depth));
+        taken, w -> w.engine.planner().route(w.opinion, w.standing, taken.planned(), depth));
   }
 
   /** The same as it is printed. */
@@ -314,9 +317,7 @@ public class JobAssessor {
         taken,
         w ->
             RoutePaper.of(
-                w.engine
-                    .planner()
-                    .route(w.opinion, w.standing, taken.complaint(), taken.planned(), depth),
+                w.engine.planner().route(w.opinion, w.standing, taken.planned(), depth),
                 w.engine.unit(),
                 taken.complaint().map(w.engine.sheet().complaints()::get).orElse(null)));
   }

@@ -92,7 +92,8 @@ interface JobMapper {
       @Param("changes") int changes,
       @Param("leading") Leading leading,
       @Param("step") String step,
-      @Param("next") String next);
+      @Param("next") String next,
+      @Param("complaints") String complaints);
 
   /** Open jobs whose leading suspect is not that of their evidence. */
   List<Job> withoutLeading(int most);

@@ -155,6 +155,7 @@ public class JobService {
             guide.map(GuideRevision::key).orElse(null),
             guide.map(GuideRevision::revision).orElse(null),
             complaint,
+            or(wanted.customerWords(), "").strip(),
             wanted.permit(),
             technician,
             owner,

@@ -142,6 +142,7 @@ record JobSheet(
     Assessment a = view.assessment();
     List<Line> story = new ArrayList<>();
     say(story, "Complaint", view.complaintTitle());
+    say(story, "In the customer's words", job.customerWords());
     say(story, "Plate and paper", printed(view.print()));
     say(story, "Put right at once", answered(visit.simple(), VisitEntry.NO));
     say(
@@ -171,10 +172,19 @@ record JobSheet(
         visit.renewed().stream()
             .map(
                 r ->
-                    "%s (%s)"
+                    "%s (%s)%s"
                         .formatted(
                             r.title(),
-                            r.printed().isEmpty() ? "no rating to be read" : r.printed()))
+                            r.printed().isEmpty() ? "no rating to be read" : r.printed(),
+                            r.failed() ? "" : ", without a failed test of its own"))
+            .collect(Collectors.joining("; ")));
+    say(
+        story,
+        "Left in",
+        visit.sets().stream()
+            .flatMap(s -> s.members().stream())
+            .filter(m -> !m.kept().isEmpty() && !m.renewed())
+            .map(m -> "%s: %s".formatted(m.title(), m.kept()))
             .collect(Collectors.joining("; ")));
     say(story, "Proved", proofs(visit, VisitEntry.YES));
     for (Timeline run : visit.timelines()) {

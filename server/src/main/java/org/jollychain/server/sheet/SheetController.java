@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jollychain.core.drawing.Drawing;
 import org.jollychain.core.plan.PathTests;
+import org.jollychain.core.sheet.CustomerWords;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
 import org.jollychain.server.platform.Validation;
@@ -60,6 +61,15 @@ class SheetController {
   @GetMapping(path = "/{key}/revisions/{revision}", produces = MediaType.APPLICATION_JSON_VALUE)
   Sheet circuit(@PathVariable String key, @PathVariable int revision) {
     return sheets.unit(key, revision).sheet();
+  }
+
+  /** The complaints that a customer's own words may mean, the likeliest first. */
+  @GetMapping(
+      path = "/{key}/revisions/{revision}/complaints",
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  List<CustomerWords.Match> complaints(
+      @PathVariable String key, @PathVariable int revision, @RequestParam String words) {
+    return CustomerWords.matches(sheets.sheet(key, revision), words);
   }
 
   /** The circuit laid out, once for each path as its first row. */

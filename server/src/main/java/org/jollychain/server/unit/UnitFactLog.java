@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.text.Nearest;
@@ -70,12 +71,19 @@ public class UnitFactLog {
     return known(facts.of(units.one(tag).id()), sheet);
   }
 
+  /** The same, with what other units of its model say where it says nothing itself. */
+  @Transactional(readOnly = true)
+  public UnitFacts ofModel(String tag, Sheet sheet) {
+    UnitFactsView view = of(tag, Optional.empty());
+    return known(Stream.concat(view.facts().stream(), view.offered().stream()).toList(), sheet);
+  }
+
   /** What stands of these on a sheet. */
   public static UnitFacts known(List<KeptFact> all, Sheet sheet) {
     UnitFacts known = UnitFacts.NONE;
     for (KeptFact fact : all) {
       boolean stands = fact.struckAt() == null && fact.sheetKey().equals(sheet.key());
-      if (stands && sheet.parts().containsKey(fact.part())) {
+      if (stands && UnitFacts.concerns(sheet, fact.part())) {
         try {
           known = known.and(sheet, fact.part(), fact.said());
         } catch (IllegalArgumentException e) {
@@ -121,7 +129,7 @@ public class UnitFactLog {
 
   private void check(List<KeptFact> own, NewFact fact) {
     Sheet sheet = sheets.sheet(fact.sheet(), sheets.newestRevision(fact.sheet()));
-    if (!sheet.parts().containsKey(fact.part())) {
+    if (!UnitFacts.concerns(sheet, fact.part())) {
       throw new EvidenceException(
           "part",
           "there is no part \"%s\" on this sheet%s"

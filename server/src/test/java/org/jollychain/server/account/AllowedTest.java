@@ -195,7 +195,16 @@ class AllowedTest {
     jobs.open(
         id,
         new NewJob(
-            "ALLOW-1", null, null, null, "dryer-timer-240", "no-heat", Permit.ISOLATED, null, null),
+            "ALLOW-1",
+            null,
+            null,
+            null,
+            "dryer-timer-240",
+            "no-heat",
+            null,
+            Permit.ISOLATED,
+            null,
+            null),
         new Stamp(OffsetDateTime.now(), owner, Role.LEAD));
     return id.toString();
   }

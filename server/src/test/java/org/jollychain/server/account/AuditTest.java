@@ -53,7 +53,16 @@ class AuditTest {
     jobs.open(
         job,
         new NewJob(
-            "AUD-1", null, null, null, "dryer-timer-240", "no-heat", Permit.ISOLATED, null, null),
+            "AUD-1",
+            null,
+            null,
+            null,
+            "dryer-timer-240",
+            "no-heat",
+            null,
+            Permit.ISOLATED,
+            null,
+            null),
         by("runa"));
     EvidenceItem item =
         json.readValue(

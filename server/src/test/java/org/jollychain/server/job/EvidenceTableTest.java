@@ -29,7 +29,16 @@ class EvidenceTableTest {
       OffsetDateTime.of(2026, 2, 3, 4, 5, 6, 0, ZoneOffset.UTC);
   private static final NewJob JOB =
       new NewJob(
-          "TST-9", "Test dryer", "", "", "dryer-timer-240", "no-heat", Permit.LIVE, "Imke", null);
+          "TST-9",
+          "Test dryer",
+          "",
+          "",
+          "dryer-timer-240",
+          "no-heat",
+          null,
+          Permit.LIVE,
+          "Imke",
+          null);
 
   @Autowired private Jobs jobs;
   @Autowired private MockMvc http;

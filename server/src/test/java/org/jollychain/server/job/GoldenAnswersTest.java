@@ -94,6 +94,7 @@ class GoldenAnswersTest {
                 null,
                 sheet,
                 told.path("complaint").asString(),
+                null,
                 Permit.LIVE,
                 null,
                 null),

@@ -33,7 +33,16 @@ class JobServiceTest {
       OffsetDateTime.of(2026, 2, 3, 4, 5, 6, 0, ZoneOffset.UTC);
   private static final NewJob NO_HEAT =
       new NewJob(
-          "TST-1", "Test dryer", "", "", "dryer-timer-240", "no-heat", Permit.LIVE, "Imke", null);
+          "TST-1",
+          "Test dryer",
+          "",
+          "",
+          "dryer-timer-240",
+          "no-heat",
+          null,
+          Permit.LIVE,
+          "Imke",
+          null);
 
   @Autowired private Jobs jobs;
 
@@ -156,6 +165,7 @@ class JobServiceTest {
             "",
             "dryer-timer-240",
             "no-heat",
+            null,
             Permit.ISOLATED,
             "Bo",
             null);

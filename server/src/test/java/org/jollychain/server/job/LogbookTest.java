@@ -58,6 +58,7 @@ class LogbookTest {
             place,
             "dryer-timer-240",
             "no-heat",
+            null,
             Permit.LIVE,
             technician,
             follows),

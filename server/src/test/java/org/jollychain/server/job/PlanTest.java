@@ -44,7 +44,16 @@ class PlanTest {
     return jobs.open(
         id,
         new NewJob(
-            "TST-9", "Test dryer", "", "", "dryer-timer-240", "no-heat", permit, "Imke", null),
+            "TST-9",
+            "Test dryer",
+            "",
+            "",
+            "dryer-timer-240",
+            "no-heat",
+            null,
+            permit,
+            "Imke",
+            null),
         NOW);
   }
 

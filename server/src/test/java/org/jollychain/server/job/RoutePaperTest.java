@@ -42,8 +42,7 @@ class RoutePaperTest {
       Optional<String> told = Optional.of(complaint.id());
       RoutePaper paper =
           RoutePaper.of(
-              planner.route(
-                  diagnosis.opinion(List.of(), told), List.of(), told, Policy.usual(true), 6),
+              planner.route(diagnosis.opinion(List.of(), told), List.of(), Policy.usual(true), 6),
               diagnosis.unit(),
               complaint);
       assertThat(paper.rows()).hasSizeBetween(1, MOST_ROWS);

@@ -49,7 +49,16 @@ class WhoseJobTest {
     jobs.open(
         id,
         new NewJob(
-            "WHO-1", null, null, null, "dryer-timer-240", "no-heat", permit, technician, null),
+            "WHO-1",
+            null,
+            null,
+            null,
+            "dryer-timer-240",
+            "no-heat",
+            null,
+            permit,
+            technician,
+            null),
         by);
     return assessor.view(id).job();
   }

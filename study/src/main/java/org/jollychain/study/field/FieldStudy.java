@@ -189,8 +189,7 @@ public final class FieldStudy {
     Policy policy = Policy.of(Method.MIXED, Order.BEST_VALUE, true);
     for (int i = 0; i < MOST_QUESTIONS; i++) {
       Diagnosis.Opinion opinion = diagnosis.opinion(visit.taken(), beginning);
-      List<Proposal> next =
-          planner.plan(opinion, visit.taken(), beginning.complaint(), policy).next();
+      List<Proposal> next = planner.plan(opinion, visit.taken(), policy).next();
       if (next.isEmpty()) {
         return;
       }

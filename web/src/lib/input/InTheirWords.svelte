@@ -1,0 +1,87 @@
+<script lang="ts">
+  import { TextInput } from 'carbon-components-svelte';
+  import { api, type ComplaintMeant, reason } from '../api/client';
+
+  /** What the customer says, word for word, and which complaints of the sheet that may mean. */
+  let {
+    sheet,
+    words = $bindable(''),
+    labelText,
+    without = [],
+    onread
+  }: {
+    sheet: { key: string; revision: number } | undefined;
+    words?: string;
+    labelText: string;
+    /** Complaints that were told already. */
+    without?: string[];
+    /** Read as a complaint of the sheet: by itself, or by a tap on another. */
+    onread: (complaint: string, tapped: boolean) => void;
+  } = $props();
+
+  /** So long nothing was typed, then it is read (ms). */
+  const PAUSE = 250;
+
+  let meant = $state.raw<ComplaintMeant[]>();
+  let error = $state('');
+
+  $effect(() => {
+    const said = words.trim();
+    const of = sheet;
+    meant = undefined;
+    error = '';
+    if (said === '' || !of) return;
+    let typedOn = false;
+    const wait = setTimeout(async () => {
+      try {
+        const all = await api.complaintsMeant(of.key, of.revision, said);
+        if (typedOn) return;
+        meant = all.filter((m) => !without.includes(m.complaint));
+        if (meant[0]) onread(meant[0].complaint, false);
+      } catch (e) {
+        if (!typedOn) error = reason(e);
+      }
+    }, PAUSE);
+    return () => {
+      typedOn = true;
+      clearTimeout(wait);
+    };
+  });
+</script>
+
+<div>
+  <TextInput
+    {labelText}
+    placeholder="Word for word, like: spins but no heat"
+    disabled={!sheet}
+    bind:value={words}
+    maxlength={300}
+    autocomplete="off"
+  />
+  {#if error}
+    <p class="soft" role="status">{error}</p>
+  {:else if meant?.length === 0}
+    <p class="soft" role="status">That is none of the complaints on this sheet. Choose one, if one fits.</p>
+  {:else if meant}
+    <p role="status">
+      <span class="soft">Read as</span>
+      {#each meant as m, i (m.complaint)}
+        {#if i > 0}<span class="soft">or</span>{/if}
+        <button type="button" class="quiet-button" onclick={() => onread(m.complaint, true)}>{m.title}</button
+        >
+      {/each}
+    </p>
+  {/if}
+</div>
+
+<style>
+  p {
+    padding-top: 6px;
+    font-size: 0.8125rem;
+  }
+  button {
+    min-height: 32px;
+    padding: 0 4px;
+    font-size: inherit;
+  }
+</style>
