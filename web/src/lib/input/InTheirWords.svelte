@@ -66,8 +66,11 @@
     <p role="status">
       <span class="soft">Read as</span>
       {#each meant as m, i (m.complaint)}
-        {#if i > 0}<span class="soft">or</span>{/if}
-        <button type="button" class="quiet-button" onclick={() => onread(m.complaint, true)}>{m.title}</button
+        <span class="one"
+          >{#if i > 0}<span class="soft">or</span>{/if}
+          <button type="button" class="quiet-button" onclick={() => onread(m.complaint, true)}
+            >{m.title}</button
+          ></span
         >
       {/each}
     </p>
@@ -78,6 +81,9 @@
   p {
     padding-top: 6px;
     font-size: 0.8125rem;
+  }
+  .one {
+    display: inline-block;
   }
   button {
     min-height: 32px;

@@ -11,6 +11,8 @@
 
   const MARK = { yes: 'fits', no: 'does not fit', unsaid: 'look' };
 
+  let refused = $state(false);
+
   const chosen = $derived(session.how.meter || view.meters[0]?.id);
   const left = $derived(view.visit.simple.filter((s) => s.answer === '').length);
   const tell = $derived(session.closed ? undefined : session.tell.bind(session));
@@ -53,15 +55,25 @@
           {left === 1 ? 'One simple thing is' : `${left} simple things are`} not answered yet: passed over on purpose.
         </p>
       {/if}
-      {#if session.error}<p class="error" role="alert">{session.error}</p>{/if}
+      {#if session.error && !refused}<p class="error" role="alert">{session.error}</p>{/if}
     </section>
   {/if}
   {#snippet aside()}
+    {#if view.visit.hazards.length > 0}
+      <Items
+        title="Mind"
+        items={view.visit.hazards}
+        answers={[['yes', 'Read']]}
+        busy={session.busy}
+        onanswer={tell && ((item) => tell('read', item.id, ''))}
+      />
+    {/if}
     <ComplaintCard
       {view}
       {sheet}
       busy={session.busy}
       error={session.error}
+      bind:refused
       ontell={session.closed
         ? undefined
         : (value, situation) => session.answer({ observation: 'complaint', situation, value })}
@@ -85,15 +97,6 @@
         {/each}
       </ul>
     </section>
-    {#if view.visit.hazards.length > 0}
-      <Items
-        title="Mind"
-        items={view.visit.hazards}
-        answers={[['yes', 'Read']]}
-        busy={session.busy}
-        onanswer={tell && ((item) => tell('read', item.id, ''))}
-      />
-    {/if}
   {/snippet}
 </StepFrame>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { JobView, Sheet } from '../../../../lib/api/client';
   import InTheirWords from '../../../../lib/input/InTheirWords.svelte';
 
@@ -8,6 +9,7 @@
     sheet,
     busy,
     error,
+    refused = $bindable(false),
     ontell
   }: {
     view: JobView;
@@ -15,6 +17,8 @@
     busy: boolean;
     /** Why the last thing told was not taken. */
     error: string;
+    /** Whether that is the last thing that was refused. */
+    refused?: boolean;
     ontell?: ((complaint: string, situation: string) => Promise<boolean>) | undefined;
   } = $props();
 
@@ -26,7 +30,7 @@
 
   let words = $state('');
   let also = $state('');
-  let refused = $state(false);
+  let open = $state(untrack(() => told.length === 0));
 
   async function tell() {
     const complaint = sheet.complaints[also];
@@ -47,7 +51,7 @@
   {/each}
   {#if view.job.customerWords}<p class="soft">“{view.job.customerWords}”</p>{/if}
   {#if ontell && left.length > 0}
-    <details open={told.length === 0}>
+    <details bind:open>
       <summary>{told.length === 0 ? 'Tell it' : 'And something else'}</summary>
       <div class="more">
         <InTheirWords

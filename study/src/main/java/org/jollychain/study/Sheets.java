@@ -45,7 +45,7 @@ public final class Sheets {
   }
 
   /** The guide of a family. */
-  static Guide guide(String family) {
+  public static Guide guide(String family) {
     try (InputStream in = Sheet.class.getResourceAsStream("/guides/" + family + ".yaml")) {
       return GuideReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
     } catch (IOException e) {

@@ -57,7 +57,7 @@ class ShippedComplaintsTest {
     Sheet sheet = Sheets.shipped(key);
     Guide guide = Guides.shipped(sheet.family().toString());
     assertThat(sheet.complaints().values())
-        .filteredOn(c -> c.outside() >= 0.7)
+        .filteredOn(c -> c.outside() >= 0.5)
         .allSatisfy(
             c ->
                 assertThat(guide.causes().values())

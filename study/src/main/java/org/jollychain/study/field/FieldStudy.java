@@ -16,7 +16,6 @@ import org.jollychain.core.evidence.Question;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
 import org.jollychain.core.fault.Hypothesis;
-import org.jollychain.core.guide.GuideFindings;
 import org.jollychain.core.network.Change;
 import org.jollychain.core.network.Meter;
 import org.jollychain.core.network.Probe;
@@ -137,17 +136,20 @@ public final class FieldStudy {
       // what is strange on this unit is so against a sound one of its make
       UnitModel due = AS_TRADE ? new UnitModel(unit.circuit().sheet()) : told;
       FieldVisit visit = new FieldVisit(due, unit, AS_TRADE, random);
+      FieldGuide guide = new FieldGuide(Sheets.guide(sheet.family().toString()), random);
+      if (wrong.isEmpty()) {
+        complaint.ifPresent(c -> guide.suffer(sheet, c));
+      }
       switch (how) {
         case FULL -> visit.readAll(everything);
         case FEW -> visit.readFew(complaint);
-        case PLAN -> complaint.ifPresent(c -> followPlan(visit, wrong, known(c, plates)));
+        case PLAN -> complaint.ifPresent(c -> followPlan(visit, wrong, guide, c, plates));
       }
       if (how == How.PLAN ? complaint.isEmpty() : !shows(wrong, visit)) {
         continue;
       }
       Diagnosis.Opinion opinion =
-          diagnosis.opinion(
-              visit.taken(), new Diagnosis.Beginning(complaint, GuideFindings.NONE, plates));
+          diagnosis.opinion(visit.taken(), guide.beginning(complaint, plates));
       Assessment said = opinion.assessment();
       if (how != How.PLAN && sameFor(said.leading().part(), wrong, visit)) {
         continue;
@@ -179,31 +181,31 @@ public final class FieldStudy {
     return wrong;
   }
 
-  private static Diagnosis.Beginning known(String complaint, UnitFacts plates) {
-    return new Diagnosis.Beginning(Optional.of(complaint), GuideFindings.NONE, plates);
-  }
-
-  /** Works through the plan to its end. */
-  private void followPlan(FieldVisit visit, List<FieldFault> wrong, Diagnosis.Beginning told) {
-    Diagnosis.Beginning beginning = told;
+  /** Works through the plan, of circuit and guide, to its end. */
+  private void followPlan(
+      FieldVisit visit,
+      List<FieldFault> wrong,
+      FieldGuide guide,
+      String complaint,
+      UnitFacts plates) {
+    UnitFacts facts = plates;
     Policy policy = Policy.of(Method.MIXED, Order.BEST_VALUE, true);
     for (int i = 0; i < MOST_QUESTIONS; i++) {
-      Diagnosis.Opinion opinion = diagnosis.opinion(visit.taken(), beginning);
+      Diagnosis.Opinion opinion =
+          diagnosis.opinion(visit.taken(), guide.beginning(Optional.of(complaint), facts));
       List<Proposal> next = planner.plan(opinion, visit.taken(), policy).next();
       if (next.isEmpty()) {
         return;
       }
-      if (next.get(0).kind() == Question.Kind.PLATE) {
+      Proposal first = next.get(0);
+      if (first.kind() == Question.Kind.PLATE) {
         // those that can be read were read on arrival
-        String part = next.get(0).across().orElseThrow();
-        beginning =
-            new Diagnosis.Beginning(
-                beginning.complaint(),
-                GuideFindings.NONE,
-                beginning.facts().and(sheet, part, "not readable"));
-        continue;
+        facts = facts.and(sheet, first.across().orElseThrow(), "not readable");
+      } else if (first.check().isPresent()) {
+        guide.make(first.check().get());
+      } else {
+        visit.answer(questions.byId(first.id()).orElseThrow(), wrong);
       }
-      visit.answer(questions.byId(next.get(0).id()).orElseThrow(), wrong);
     }
   }
 
