@@ -216,7 +216,7 @@ export function visit(more: Partial<JobView['visit']> = {}): JobView['visit'] {
     hazards: [],
     simple: [],
     accesses: [],
-    cause: { wears: false, state: 'not-needed', causes: [], otherwise: 0, next: [], say: '' },
+    cause: { wears: false, state: 'not-needed', causes: [], otherwise: 0, next: [], answered: [], say: '' },
     actions: [],
     renewed: [],
     sets: [],

@@ -14,6 +14,8 @@
   let instead = $state.raw<CauseCheck>();
   let others = $state(false);
   let why = $state('');
+  /** The check that is being answered again. */
+  let again = $state('');
 
   const cause = $derived(view.visit.cause);
   const next = $derived(instead ?? cause.next[0]);
@@ -81,6 +83,44 @@
             {/each}
           </ul>
         {/if}
+      </section>
+    {/if}
+    {#if cause.answered.length > 0}
+      <section class="card answered" aria-label="Answered">
+        <h2>Answered</h2>
+        <ul class="rows">
+          {#each cause.answered as a (a.id)}
+            <li>
+              <p>{a.title}</p>
+              <p>
+                <b>{a.outcomes[a.answer]}</b>
+                {#if a.before.length > 0}<span class="doubt">before: {a.before.join(', ')}</span>{/if}
+                {#if !session.closed}
+                  <button
+                    type="button"
+                    class="quiet-button"
+                    aria-expanded={again === a.id}
+                    onclick={() => (again = again === a.id ? '' : a.id)}>Answer again</button
+                  >
+                {/if}
+              </p>
+              {#if again === a.id}
+                <p class="outcomes">
+                  {#each Object.entries(a.outcomes) as [id, words] (id)}
+                    <button
+                      type="button"
+                      aria-pressed={id === a.answer}
+                      disabled={session.busy || id === a.answer}
+                      onclick={async () => {
+                        if (await session.tell('check', a.id, id)) again = '';
+                      }}>{words}</button
+                    >
+                  {/each}
+                </p>
+              {/if}
+            </li>
+          {/each}
+        </ul>
       </section>
     {/if}
     {#if cause.state !== 'found' && !session.closed}
@@ -183,6 +223,42 @@
     font-size: 0.8125rem;
     color: var(--bad);
     padding-top: 4px;
+  }
+  .answered {
+    margin-top: 12px;
+    padding: 12px 16px 4px;
+    font-size: 0.875rem;
+    line-height: 1.4;
+  }
+  .answered li {
+    padding: 8px 0;
+  }
+  .answered button {
+    margin-left: 8px;
+  }
+  .doubt {
+    padding-left: 8px;
+    color: var(--doubt);
+  }
+  .outcomes {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px;
+    padding-top: 6px;
+  }
+  .outcomes button {
+    min-height: 40px;
+    margin: 0;
+    padding: 4px 12px;
+    font: inherit;
+    background: none;
+    color: var(--ink);
+    border: 1px solid var(--line);
+    cursor: pointer;
+  }
+  .outcomes [aria-pressed='true'] {
+    border-color: var(--brass-line);
+    font-weight: 600;
   }
   ul {
     list-style: none;

@@ -26,6 +26,9 @@ const CAUSE: JobView['visit']['cause'] = {
   otherwise: 0.1,
   state: 'ask',
   say: 'Most likely so far: Lint.',
+  answered: [
+    { id: 'air', title: 'Air', outcomes: { weak: 'Weak', strong: 'Strong' }, answer: 'weak', before: ['Strong'] }
+  ],
   causes: [
     {
       id: 'lint',
@@ -154,6 +157,22 @@ describe('the steps of a visit', () => {
       kind: 'cause',
       subject: 'none',
       value: 'It wore out with age'
+    });
+  });
+
+  it('show what was answered, and take another answer', async () => {
+    const view = jobView({ visit: visit({ cause: CAUSE }) });
+    const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
+    render(CauseStep, { session: session(view), view, sheet: sheet() });
+    const answered = within(screen.getByRole('region', { name: 'Answered' }));
+    expect(answered.getByText('before: Strong')).toBeInTheDocument();
+    await userEvent.click(answered.getByRole('button', { name: 'Answer again' }));
+    expect(answered.getByRole('button', { name: 'Weak' })).toBeDisabled();
+    await userEvent.click(answered.getByRole('button', { name: 'Strong' }));
+    expect(tell).toHaveBeenCalledWith('j', expect.any(String), {
+      kind: 'check',
+      subject: 'air',
+      value: 'strong'
     });
   });
 

@@ -78,9 +78,11 @@
   }
   .answers button {
     min-height: 48px;
+    padding: 6px 10px;
     font: inherit;
-    font-size: 0.9375rem;
+    font-size: 0.875rem;
     font-weight: 600;
+    line-height: 1.25;
     background: var(--frame);
     color: var(--frame-ink);
     border: 1px solid var(--frame);

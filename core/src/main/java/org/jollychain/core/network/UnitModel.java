@@ -92,6 +92,8 @@ public final class UnitModel {
       }
       ratedWatts.put(part.id(), most);
     }
+    // what a situation takes over from the one before comes to rest where nothing drives it
+    sound.replaceAll((s, first) -> settled(s, List.of(), first, Set.of()));
     for (Situation s : sheet.situations().values()) {
       List<Change> atRest = atRest(s);
       if (s.supplyOn() && controlRuns(networks.get(s.id()).solve(atRest))) {
@@ -135,9 +137,15 @@ public final class UnitModel {
     if (changes.isEmpty()) {
       return sound.get(situation);
     }
+    Solution now = frozen(situation, changes);
+    return settled(situation, changes, now, withheld(situation, changes, now));
+  }
+
+  /** Once driven contacts have followed what drives them, from how it is before they do. */
+  private Solution settled(
+      String situation, List<Change> changes, Solution first, Set<String> withheld) {
     Network network = networks.get(situation);
-    Solution now = network.solve(changes);
-    Set<String> withheld = withheld(situation, changes, now);
+    Solution now = first;
     List<Change> followed = List.of();
     for (int i = 0; i < LONGEST_CHAIN; i++) {
       List<Change> following = following(sheet.situation(situation), now, withheld);

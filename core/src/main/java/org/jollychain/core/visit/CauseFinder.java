@@ -51,8 +51,6 @@ public final class CauseFinder {
   /** How sure a failing has to be that the readings show. */
   private static final double SURE = 0.9;
 
-  private static final int MOST_NEXT = 4;
-
   /** Whom an outcome leaves at least so probable is named. */
   private static final double NAMED = 0.12;
 
@@ -68,7 +66,7 @@ public final class CauseFinder {
 
   /** What was found by the guide, as far as it bears on the circuit. */
   public static GuideFindings findings(Optional<Guide> guide, List<VisitEntry> entries) {
-    return guide.map(g -> findings(g, DerivedChecks.of(g, entries))).orElse(GuideFindings.NONE);
+    return guide.map(g -> findings(g, DerivedChecks.latest(g, entries))).orElse(GuideFindings.NONE);
   }
 
   /**
@@ -95,7 +93,7 @@ public final class CauseFinder {
    */
   public CauseSearch search(
       Diagnosis.Opinion opinion, List<? extends Evidence> evidence, List<VisitEntry> told) {
-    List<VisitEntry> entries = DerivedChecks.of(guide, told);
+    List<VisitEntry> entries = DerivedChecks.latest(guide, told);
     Assessment assessment = opinion.assessment();
     CauseModel model =
         CauseModel.of(sheet, findings(guide, entries), opinion.beginning().complaint(), evidence)
@@ -117,7 +115,8 @@ public final class CauseFinder {
       return CauseSearch.notNeeded("The guide knows no cause for this.");
     }
     double[] outside = opened.isPresent() ? new double[0] : outside(causes, opinion, model);
-    return search(opened, causes, model.checks(), opinion.assessment(), outside, entries);
+    return search(opened, causes, model.checks(), opinion.assessment(), outside, entries)
+        .answered(DerivedChecks.answered(guide, told));
   }
 
   /** The link whose opening is to be explained: the one that is sure to be, or was renewed. */
@@ -185,8 +184,7 @@ public final class CauseFinder {
     List<Check> open = checks.stream().filter(c -> !made.contains(c)).toList();
     Position<Check, Boolean> now = new Position<>(problem, believed, on, open, made);
     List<CauseSearch.Suspected> suspected = suspected(causes, believed, shown, said, because);
-    List<CauseSearch.Next> next =
-        ranked(now).stream().limit(MOST_NEXT).map(o -> next(o, causes)).toList();
+    List<CauseSearch.Next> next = ranked(now).stream().map(o -> next(o, causes)).toList();
     CauseSearch.State state = state(suspected, next, entries);
     return new CauseSearch(
         opened.map(Part::id),
@@ -195,6 +193,7 @@ public final class CauseFinder {
         suspected,
         believed.byGroup()[causes.size()],
         next,
+        List.of(),
         say(state, suspected));
   }
 

@@ -1,6 +1,7 @@
 package org.jollychain.core.visit;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jollychain.core.guide.Check;
 import org.jollychain.core.partcheck.Card;
@@ -14,6 +15,7 @@ import org.jollychain.core.quantity.Kebab;
  * @param causes the likeliest first
  * @param otherwise the probability that the cause is not on this list
  * @param next checks, the best for its minutes first
+ * @param answered checks that were made, in their order
  * @param say how far it is, in a sentence
  */
 public record CauseSearch(
@@ -23,6 +25,7 @@ public record CauseSearch(
     List<Suspected> causes,
     double otherwise,
     List<Next> next,
+    List<Answered> answered,
     String say) {
 
   /** How far the search is. */
@@ -84,7 +87,22 @@ public record CauseSearch(
    */
   public record Outcome(String id, String title, double chance, String meaning) {}
 
+  /**
+   * A check that was made; answered again, the last answer counts.
+   *
+   * @param outcomes what may come of it, in words
+   * @param answer the outcome that counts
+   * @param before other answers that were given earlier, in words
+   */
+  public record Answered(
+      String id, String title, Map<String, String> outcomes, String answer, List<String> before) {}
+
+  CauseSearch answered(List<Answered> checks) {
+    return new CauseSearch(opened, wears, state, causes, otherwise, next, checks, say);
+  }
+
   static CauseSearch notNeeded(String why) {
-    return new CauseSearch(Optional.empty(), false, State.NOT_NEEDED, List.of(), 0, List.of(), why);
+    return new CauseSearch(
+        Optional.empty(), false, State.NOT_NEEDED, List.of(), 0, List.of(), List.of(), why);
   }
 }

@@ -1,6 +1,10 @@
 package org.jollychain.core.visit;
 
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.guide.Check;
@@ -26,6 +30,43 @@ final class DerivedChecks {
                   case COMPUTED -> computed(guide, e);
                   default -> Stream.of(e);
                 })
+        .toList();
+  }
+
+  /** The same, of a check that was answered again the last answer alone. */
+  static List<VisitEntry> latest(Guide guide, List<VisitEntry> entries) {
+    List<VisitEntry> all = of(guide, entries);
+    Map<String, VisitEntry> last = new HashMap<>();
+    all.stream()
+        .filter(e -> e.kind() == VisitEntry.Kind.CHECK)
+        .forEach(e -> last.put(e.subject(), e));
+    return all.stream()
+        .filter(e -> e.kind() != VisitEntry.Kind.CHECK || last.get(e.subject()) == e)
+        .toList();
+  }
+
+  /** What was answered, in the order in which it was asked. */
+  static List<CauseSearch.Answered> answered(Guide guide, List<VisitEntry> entries) {
+    Map<String, List<String>> outcomes = new LinkedHashMap<>();
+    of(guide, entries).stream()
+        .filter(e -> e.kind() == VisitEntry.Kind.CHECK && guide.checks().containsKey(e.subject()))
+        .forEach(e -> outcomes.computeIfAbsent(e.subject(), k -> new ArrayList<>()).add(e.value()));
+    return outcomes.entrySet().stream()
+        .map(
+            e -> {
+              Check check = guide.checks().get(e.getKey());
+              String last = e.getValue().get(e.getValue().size() - 1);
+              return new CauseSearch.Answered(
+                  check.id(),
+                  check.title(),
+                  check.outcomes(),
+                  last,
+                  e.getValue().stream()
+                      .filter(o -> !o.equals(last))
+                      .distinct()
+                      .map(check.outcomes()::get)
+                      .toList());
+            })
         .toList();
   }
 

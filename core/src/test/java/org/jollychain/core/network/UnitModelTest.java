@@ -6,11 +6,16 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Set;
 import org.jollychain.core.Sheets;
+import org.jollychain.core.quantity.Complex;
 import org.jollychain.core.sheet.Chain;
+import org.jollychain.core.sheet.ContactState;
+import org.jollychain.core.sheet.Part;
+import org.jollychain.core.sheet.Situation;
 import org.jollychain.core.sheet.Supply;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** Whole units of the shipped sheets behave as the trade knows them. */
 class UnitModelTest {
@@ -47,6 +52,40 @@ class UnitModelTest {
     UnitModel unit = unit(key);
     assertThat(unit.runs(driven, unit.in(situation))).isTrue();
     assertThat(unit.runs(driven, unit.in(situation, List.of(Change.open(driver))))).isFalse();
+  }
+
+  /** A timer that has run out leaves the motor without power: its heat switch opens again. */
+  @Test
+  void the_sound_unit_too_comes_to_rest_where_nothing_drives_a_contact() {
+    UnitModel dryer = unit("dryer-gas-120");
+    Change nothingNew = Change.closed("high-limit");
+    double sound = volts(dryer, "ended", "T1", "T3");
+    assertThat(sound).isLessThan(60);
+    assertThat(volts(dryer, "ended", "T1", "T3", nothingNew)).isCloseTo(sound, within(0.5));
+    Change welded = Change.closed("timer-motor-contact");
+    assertThat(dryer.runs("motor", dryer.in("ended", List.of(welded)))).isTrue();
+  }
+
+  /** What changes nothing that runs is no other circuit, in any situation of any sheet. */
+  @ParameterizedTest
+  @MethodSource("org.jollychain.core.Sheets#shipped")
+  void a_change_that_changes_nothing_leaves_every_point_where_it_was(String key) {
+    UnitModel unit = unit(key);
+    for (Situation s : unit.sheet().situations().values()) {
+      Part closed =
+          unit.sheet().parts().values().stream()
+              .filter(p -> p.actsAsLink() && p.stateIn(s) == ContactState.CLOSED)
+              .findFirst()
+              .orElseThrow();
+      Solution sound = unit.in(s.id());
+      Solution same =
+          unit.in(s.id(), List.of(new Change.InBranch(closed.id(), 1, 0, Complex.ONE, 0, 0)));
+      for (String point : unit.sheet().points().keySet()) {
+        assertThat(same.volts(point).minus(sound.volts(point)).abs())
+            .as("%s %s %s", key, s.id(), point)
+            .isLessThan(1e-3 * (1 + unit.sheet().supply().volts()));
+      }
+    }
   }
 
   @Test

@@ -115,6 +115,36 @@ class CauseFinderTest {
   }
 
   @Test
+  void a_check_that_is_answered_again_counts_once_with_its_last_answer() {
+    VisitEntry weak = new VisitEntry(VisitEntry.Kind.CHECK, "hood-air", "weak");
+    VisitEntry strong = new VisitEntry(VisitEntry.Kind.CHECK, "hood-air", "strong");
+    CauseSearch again = after(weak, strong);
+    CauseSearch once = after(strong);
+    assertThat(again.causes()).isEqualTo(once.causes());
+    assertThat(again.answered())
+        .singleElement()
+        .satisfies(
+            a -> {
+              assertThat(a.answer()).isEqualTo("strong");
+              assertThat(a.before()).containsExactly(a.outcomes().get("weak"));
+            });
+    assertThat(after(strong, strong).answered().get(0).before()).isEmpty();
+  }
+
+  @Test
+  void every_check_that_is_left_is_listed_the_one_that_tells_most_for_its_minutes_first() {
+    CauseSearch first = after();
+    long fit =
+        GUIDE.checks().values().stream()
+            .filter(c -> c.applies().to(Sheets.shipped("dryer-timer-240"), List.of()))
+            .count();
+    assertThat(first.next()).hasSizeGreaterThan(4).hasSizeLessThanOrEqualTo((int) fit);
+    assertThat(after(new VisitEntry(VisitEntry.Kind.CHECK, "hood-air", "strong")).next())
+        .extracting(CauseSearch.Next::id)
+        .doesNotContain("hood-air");
+  }
+
+  @Test
   void a_blown_cut_off_asks_for_its_cause_and_the_air_comes_first() {
     CauseSearch first = after();
     assertThat(first.opened()).contains("thermal-cutoff");
