@@ -18,7 +18,7 @@
         <svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true">
           <circle cx="7" cy="7" r="5" />
         </svg>
-        <span>{title}<small>{note}</small></span>
+        <span>{title}<small title={note}>{note}</small></span>
       </button>
     </li>
   {/each}
@@ -56,6 +56,9 @@
   }
   small {
     display: block;
+    max-width: 10rem;
+    overflow: hidden;
+    text-overflow: ellipsis;
     font-size: 0.75rem;
     color: var(--ink-soft);
   }

@@ -225,8 +225,9 @@
     padding-top: 4px;
   }
   .answered {
-    margin-top: 12px;
     padding: 12px 16px 4px;
+  }
+  .answered p {
     font-size: 0.875rem;
     line-height: 1.4;
   }

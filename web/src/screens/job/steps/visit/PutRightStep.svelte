@@ -63,9 +63,12 @@
     {#each view.visit.renewed as r (r.part)}
       <p class="part" class:bad={r.verdict === 'different'}>
         <b>{r.title}</b>
-        {r.printed || 'nothing printed on it'} · {VERDICTS[r.verdict]}{r.compared.length > 0
-          ? `: ${r.compared.join(', ')}`
-          : ''}{r.differences.length > 0 ? `: ${r.differences.join('; ')}` : ''}
+        {r.printed || 'nothing printed on it'} · {r.verdict === 'same' && !r.read
+          ? 'As on the sheet; the old one was not read'
+          : VERDICTS[r.verdict]}{r.compared.length > 0 ? `: ${r.compared.join(', ')}` : ''}{r.differences
+          .length > 0
+          ? `: ${r.differences.join('; ')}`
+          : ''}
         {#if !r.failed}<br /><span class="soft">No test of its own failed: renewed to prevent.</span>{/if}
       </p>
     {/each}
@@ -149,10 +152,10 @@
     font-size: 0.875rem;
     font-weight: 600;
   }
-  details {
+  .renew details {
     padding-top: 8px;
   }
-  details summary {
+  .renew summary {
     padding: 4px 0;
     font-size: 0.8125rem;
   }

@@ -27,7 +27,13 @@ const CAUSE: JobView['visit']['cause'] = {
   state: 'ask',
   say: 'Most likely so far: Lint.',
   answered: [
-    { id: 'air', title: 'Air', outcomes: { weak: 'Weak', strong: 'Strong' }, answer: 'weak', before: ['Strong'] }
+    {
+      id: 'air',
+      title: 'Air',
+      outcomes: { weak: 'Weak', strong: 'Strong' },
+      answer: 'weak',
+      before: ['Strong']
+    }
   ],
   causes: [
     {

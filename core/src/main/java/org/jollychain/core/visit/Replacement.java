@@ -15,15 +15,18 @@ import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.ThermalRating;
 
 /**
- * A new part beside what the sheet has of the old one, by what is printed on it: {@code L250-40F},
- * {@code 121 C}, {@code manual}, {@code 4500 W}, {@code 12.8 ohm}.
+ * A new part beside the old one, by what is printed on it: {@code L250-40F}, {@code 121 C}, {@code
+ * manual}, {@code 4500 W}, {@code 12.8 ohm}. Where the old one was not read, it stands beside the
+ * sheet's example, which is the weaker word.
  *
+ * @param read whether the old one was read
  * @param compared what was compared, in words
  * @param differences what is different, in words
  * @param protective whether the part protects: then nothing may be different
  */
 public record Replacement(
     Part part,
+    boolean read,
     Verdict verdict,
     List<String> compared,
     List<String> differences,
@@ -56,20 +59,22 @@ public record Replacement(
   private static final Pattern RESET = Pattern.compile("\\b(MANUAL|AUTO)");
 
   /**
+   * @param part the old one, as this unit has it
+   * @param read whether the old one, or the unit's paper, was read; else it is the sheet's example
    * @param printed on the new part; empty where nothing can be read
    * @throws EvidenceException when it is a marking that no part can bear
    */
-  public static Replacement of(Part part, String printed) {
+  public static Replacement of(Part part, boolean read, String printed) {
     String text = printed.strip().toUpperCase(Locale.ROOT);
     try {
-      return of(part, text, new ArrayList<>(), new ArrayList<>());
+      return of(part, read, text, new ArrayList<>(), new ArrayList<>());
     } catch (IllegalArgumentException e) {
       throw new EvidenceException("value", e.getMessage());
     }
   }
 
   private static Replacement of(
-      Part part, String text, List<String> compared, List<String> differences) {
+      Part part, boolean read, String text, List<String> compared, List<String> differences) {
     part.thermal().ifPresent(old -> thermal(old, text, compared, differences));
     part.load().ifPresent(old -> load(old, text, compared, differences));
     Verdict verdict =
@@ -77,7 +82,7 @@ public record Replacement(
             ? Verdict.DIFFERENT
             : compared.isEmpty() ? Verdict.NOT_READABLE : Verdict.SAME;
     return new Replacement(
-        part, verdict, List.copyOf(compared), List.copyOf(differences), protects(part));
+        part, read, verdict, List.copyOf(compared), List.copyOf(differences), protects(part));
   }
 
   /** Links that act by heat or only once, and those that guard a door. */
@@ -94,8 +99,13 @@ public record Replacement(
     if (protective && verdict == Verdict.DIFFERENT) {
       throw new EvidenceException(
           "value",
-          "%s protects and is renewed like for like only: %s"
-              .formatted(part.title(), String.join("; ", differences)));
+          read
+              ? "%s protects and is renewed like for like only: %s"
+                  .formatted(part.title(), String.join("; ", differences))
+              : "%s protects and is renewed like for like only, and it differs from the sheet's example: %s. Read the old one first, or take its rating from the maker's list for this model"
+                  .formatted(
+                      part.title(),
+                      String.join("; ", differences).replace("the old one", "the example")));
     }
   }
 

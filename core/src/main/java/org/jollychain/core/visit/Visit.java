@@ -25,6 +25,7 @@ import org.jollychain.core.sheet.Access;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.unit.UnitFacts;
 
 /**
  * A visit as it stands: what every step has to offer and how far it is. A pure function of sheet,
@@ -89,6 +90,7 @@ public record Visit(
    * A part that was renewed.
    *
    * @param printed on the new one
+   * @param read whether the old one was read; else it is compared with the sheet's example
    * @param verdict of the comparison
    * @param failed whether a test of its own has shown the old one bad; else it was renewed with
    *     another, or to prevent
@@ -97,6 +99,7 @@ public record Visit(
       String part,
       String title,
       String printed,
+      boolean read,
       Replacement.Verdict verdict,
       List<String> compared,
       List<String> differences,
@@ -157,7 +160,7 @@ public record Visit(
             accesses(sheet, told, plan),
             cause,
             guide.map(g -> actions(g, sheet, told, found)).orElse(List.of()),
-            renewed(sheet, told, assessment),
+            renewed(sheet, opinion.beginning().facts(), told, assessment),
             PartSet.of(sheet, assessment.leading(), told),
             guide.map(g -> Proof.of(g, sheet, opinion.told(), told, currents)).orElse(List.of()),
             guide
@@ -324,7 +327,8 @@ public record Visit(
     return causes.isEmpty() || causes.stream().anyMatch(c -> c.fits(sheet.identify()));
   }
 
-  private static List<Renewal> renewed(Sheet sheet, Told told, Assessment assessment) {
+  private static List<Renewal> renewed(
+      Sheet sheet, UnitFacts facts, Told told, Assessment assessment) {
     List<String> all =
         told.of(VisitEntry.Kind.RENEWED).map(VisitEntry::subject).distinct().toList();
     return all.stream()
@@ -332,11 +336,12 @@ public record Visit(
             id -> {
               Part part = sheet.part(id);
               String printed = answer(told, VisitEntry.Kind.RENEWED, id);
-              Replacement by = Replacement.of(part, printed);
+              Replacement by = Replacement.of(part, facts.tells(id), printed);
               return new Renewal(
                   id,
                   part.title(),
                   printed,
+                  by.read(),
                   by.verdict(),
                   by.compared(),
                   by.differences(),

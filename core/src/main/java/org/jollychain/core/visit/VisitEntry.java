@@ -13,6 +13,7 @@ import org.jollychain.core.guide.Watch;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.text.Nearest;
+import org.jollychain.core.unit.UnitFacts;
 
 /**
  * What a technician tells of a visit beside what is read and seen in the circuit.
@@ -76,11 +77,13 @@ public record VisitEntry(Kind kind, String subject, String value) {
   /**
    * Makes sure that it can be an entry of a visit.
    *
+   * @param sheet as this unit is built
+   * @param facts what is printed on it
    * @param told before it
    * @throws EvidenceException when it names what is not there, a protective part was renewed by
    *     another, or a proof holds whose figure was not read
    */
-  public void check(Sheet sheet, Optional<Guide> guide, List<VisitEntry> told) {
+  public void check(Sheet sheet, UnitFacts facts, Optional<Guide> guide, List<VisitEntry> told) {
     switch (kind) {
       case READ -> known("hazard", guide.map(Guide::hazards).orElse(Map.of()).keySet());
       case PASSED -> known("step", PASSABLE);
@@ -120,7 +123,7 @@ public record VisitEntry(Kind kind, String subject, String value) {
       }
       case RENEWED -> {
         known("part", sheet.parts().keySet());
-        Replacement.of(sheet.part(subject), value).refuse();
+        Replacement.of(sheet.part(subject), facts.tells(subject), value).refuse();
       }
       case KEPT -> {
         known("part", sheet.parts().keySet());

@@ -64,12 +64,12 @@ class CauseFinderTest {
     assertThatThrownBy(
             () ->
                 new VisitEntry(VisitEntry.Kind.COMPUTED, "duct-length", "length=12 m")
-                    .check(dryer, Optional.of(guide), List.of()))
+                    .check(dryer, UnitFacts.NONE, Optional.of(guide), List.of()))
         .hasMessageContaining("square: is missing");
     assertThatThrownBy(
             () ->
                 new VisitEntry(VisitEntry.Kind.COMPUTED, "hood-flap", "length=12 m")
-                    .check(dryer, Optional.of(guide), List.of()))
+                    .check(dryer, UnitFacts.NONE, Optional.of(guide), List.of()))
         .hasMessageContaining("not decided by figures");
   }
 
@@ -214,16 +214,21 @@ class CauseFinderTest {
     assertThatThrownBy(
             () ->
                 new VisitEntry(VisitEntry.Kind.CAUSE, VisitEntry.NO_CAUSE, " ")
-                    .check(DRYER, Optional.of(GUIDE), List.of()))
+                    .check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of()))
         .hasMessageContaining("say why");
   }
 
   @Test
   void what_is_not_in_the_guide_is_refused_with_what_is() {
     assertThatThrownBy(
-            () -> check("hood-airr", "strong").check(DRYER, Optional.of(GUIDE), List.of()))
+            () ->
+                check("hood-airr", "strong")
+                    .check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of()))
         .hasMessageContaining("did you mean \"hood-air\"");
-    assertThatThrownBy(() -> check("hood-air", "loud").check(DRYER, Optional.of(GUIDE), List.of()))
+    assertThatThrownBy(
+            () ->
+                check("hood-air", "loud")
+                    .check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of()))
         .hasMessageContaining("strong, weak, none");
   }
 

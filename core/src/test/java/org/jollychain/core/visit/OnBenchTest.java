@@ -22,6 +22,7 @@ import org.jollychain.core.partcheck.Ratings;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.unit.UnitFacts;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -84,11 +85,13 @@ class OnBenchTest {
     assertThatThrownBy(
             () ->
                 benched("element", "element: watts=-1; volts=240")
-                    .check(DRYER, Optional.empty(), List.of()))
+                    .check(DRYER, UnitFacts.NONE, Optional.empty(), List.of()))
         .isInstanceOf(EvidenceException.class)
         .hasMessageContaining("watts");
     assertThatThrownBy(
-            () -> benched("element", "elemant: x=1").check(DRYER, Optional.empty(), List.of()))
+            () ->
+                benched("element", "elemant: x=1")
+                    .check(DRYER, UnitFacts.NONE, Optional.empty(), List.of()))
         .hasMessageContaining("did you mean");
   }
 

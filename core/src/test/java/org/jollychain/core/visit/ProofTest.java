@@ -14,6 +14,7 @@ import org.jollychain.core.guide.Guide;
 import org.jollychain.core.plan.Planner;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.unit.UnitFacts;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -87,16 +88,17 @@ class ProofTest {
   @Test
   void a_proof_by_a_figure_does_not_hold_before_it_is_read() {
     VisitEntry holds = new VisitEntry(VisitEntry.Kind.PROVED, "current", "yes");
-    assertThatThrownBy(() -> holds.check(DRYER, Optional.of(GUIDE), List.of()))
+    assertThatThrownBy(() -> holds.check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of()))
         .isInstanceOf(EvidenceException.class)
         .hasMessageContaining("type what was read");
-    assertThatCode(() -> holds.check(DRYER, Optional.of(GUIDE), List.of(read("21"))))
+    assertThatCode(
+            () -> holds.check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of(read("21"))))
         .doesNotThrowAnyException();
     VisitEntry fails = new VisitEntry(VisitEntry.Kind.PROVED, "current", "no");
-    assertThatCode(() -> fails.check(DRYER, Optional.of(GUIDE), List.of()))
+    assertThatCode(() -> fails.check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of()))
         .doesNotThrowAnyException();
     VisitEntry looked = new VisitEntry(VisitEntry.Kind.PROVED, "air", "yes");
-    assertThatCode(() -> looked.check(DRYER, Optional.of(GUIDE), List.of()))
+    assertThatCode(() -> looked.check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of()))
         .doesNotThrowAnyException();
   }
 
@@ -114,7 +116,7 @@ class ProofTest {
           """)
   void what_is_no_figure_of_a_proof_is_refused_in_words(String subject, String typed, String why) {
     VisitEntry entry = new VisitEntry(VisitEntry.Kind.MEASURED, subject, typed);
-    assertThatThrownBy(() -> entry.check(DRYER, Optional.of(GUIDE), List.of()))
+    assertThatThrownBy(() -> entry.check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of()))
         .isInstanceOf(EvidenceException.class)
         .hasMessageContaining(why);
   }

@@ -1,6 +1,7 @@
 package org.jollychain.core.visit;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Optional;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.unit.UnitFacts;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -36,20 +38,34 @@ class ReplacementTest {
     "door-switch, 16 A 250 V, not-readable"
   })
   void is_compared_by_what_is_printed(String part, String printed, String verdict) {
-    assertThat(Replacement.of(DRYER.part(part), printed).verdict()).hasToString(verdict);
+    assertThat(Replacement.of(DRYER.part(part), true, printed).verdict()).hasToString(verdict);
   }
 
   @Test
   void a_hand_reset_is_not_renewed_by_one_that_resets_itself() {
     Sheet autoclave = Sheets.shipped("autoclave-115");
-    Replacement by = Replacement.of(autoclave.part("hand-limit"), "auto reset");
+    Replacement by = Replacement.of(autoclave.part("hand-limit"), true, "auto reset");
     assertThat(by.differences()).singleElement().asString().contains("by itself");
+  }
+
+  @Test
+  void the_example_of_the_sheet_refuses_nothing_for_ever() {
+    VisitEntry other = new VisitEntry(VisitEntry.Kind.RENEWED, "thermal-cutoff", "170 C");
+    assertThatThrownBy(() -> other.check(DRYER, UnitFacts.NONE, Optional.empty(), List.of()))
+        .hasMessageContaining("differs from the sheet's example")
+        .hasMessageContaining("Read the old one first");
+    UnitFacts old = UnitFacts.NONE.and(DRYER, "thermal-cutoff", "170 C");
+    assertThatCode(() -> other.check(old.on(DRYER), old, Optional.empty(), List.of()))
+        .doesNotThrowAnyException();
+    VisitEntry hotter = new VisitEntry(VisitEntry.Kind.RENEWED, "thermal-cutoff", "178 C");
+    assertThatThrownBy(() -> hotter.check(old.on(DRYER), old, Optional.empty(), List.of()))
+        .hasMessageContaining("it acts at 178 °C, the old one at 170 °C");
   }
 
   /** A disc that would have to cool below nothing before it closes again. */
   @Test
   void a_marking_that_no_part_can_bear_is_refused_in_words() {
-    assertThatThrownBy(() -> Replacement.of(DRYER.part("high-limit"), "L050-60F"))
+    assertThatThrownBy(() -> Replacement.of(DRYER.part("high-limit"), true, "L050-60F"))
         .isInstanceOf(EvidenceException.class)
         .hasMessageContaining("differential");
   }
@@ -57,11 +73,11 @@ class ReplacementTest {
   @Test
   void another_rating_of_what_protects_is_refused_and_of_a_load_is_only_said() {
     VisitEntry fuse = new VisitEntry(VisitEntry.Kind.RENEWED, "thermal-cutoff", "196 C");
-    assertThatThrownBy(() -> fuse.check(DRYER, Optional.empty(), List.of()))
+    assertThatThrownBy(() -> fuse.check(DRYER, UnitFacts.NONE, Optional.empty(), List.of()))
         .isInstanceOf(EvidenceException.class)
         .hasMessageContaining("like for like")
         .hasMessageContaining("196 °C");
     VisitEntry element = new VisitEntry(VisitEntry.Kind.RENEWED, "element", "4500 W 240 V");
-    element.check(DRYER, Optional.empty(), List.of());
+    element.check(DRYER, UnitFacts.NONE, Optional.empty(), List.of());
   }
 }

@@ -11,6 +11,7 @@ import org.jollychain.core.Sheets;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.guide.Guide;
 import org.jollychain.core.guide.Watch;
+import org.jollychain.core.unit.UnitFacts;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -116,6 +117,7 @@ class TimelineTest {
             () ->
                 entry.check(
                     Sheets.shipped("dryer-gas-120"),
+                    UnitFacts.NONE,
                     Optional.of(Guides.shipped("dryer-gas")),
                     List.of()))
         .isInstanceOf(EvidenceException.class)

@@ -10,11 +10,13 @@ import org.jollychain.core.network.Meters;
 import org.jollychain.core.quantity.Kebab;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.unit.UnitFacts;
 import org.jollychain.server.guide.GuideService;
 import org.jollychain.server.meter.MeterService;
 import org.jollychain.server.platform.RefusedException;
 import org.jollychain.server.platform.Stamp;
 import org.jollychain.server.sheet.SheetService;
+import org.jollychain.server.unit.UnitFactLog;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -33,6 +35,7 @@ class SheetMove {
   private final GuideService guides;
   private final MeterService meters;
   private final JobService service;
+  private final UnitFactLog facts;
 
   SheetMove(
       JobMapper jobs,
@@ -40,13 +43,15 @@ class SheetMove {
       SheetService sheets,
       GuideService guides,
       MeterService meters,
-      JobService service) {
+      JobService service,
+      UnitFactLog facts) {
     this.jobs = jobs;
     this.visits = visits;
     this.sheets = sheets;
     this.guides = guides;
     this.meters = meters;
     this.service = service;
+    this.facts = facts;
   }
 
   /**
@@ -98,9 +103,10 @@ class SheetMove {
       }
     }
     List<VisitLine> lines = visits.lines(job.id());
+    UnitFacts printed = facts.known(job.unitTag(), sheet);
     for (VisitLine line : lines) {
       if (line.struckAt() == null) {
-        why(() -> line.entry().check(sheet, guide, VisitLine.standing(lines)))
+        why(() -> line.entry().check(printed.on(sheet), printed, guide, VisitLine.standing(lines)))
             .ifPresent(w -> lost.add(new Lost(Optional.of(line.id()), Of.ENTRY, w)));
       }
     }

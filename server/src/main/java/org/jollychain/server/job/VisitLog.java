@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.guide.Guide;
 import org.jollychain.core.sheet.Sheet;
+import org.jollychain.core.unit.UnitFacts;
 import org.jollychain.core.visit.VisitEntry;
 import org.jollychain.server.guide.GuideService;
 import org.jollychain.server.platform.RefusedException;
@@ -61,8 +62,8 @@ public class VisitLog {
     Job job = JobService.theirs(jobs, jobId, stamp);
     Sheet example = sheets.sheet(job.sheetKey(), job.sheetRevision());
     List<VisitLine> lines = visits.lines(jobId);
-    entry.check(
-        facts.known(job.unitTag(), example).on(example), guide(job), VisitLine.standing(lines));
+    UnitFacts printed = facts.known(job.unitTag(), example);
+    entry.check(printed.on(example), printed, guide(job), VisitLine.standing(lines));
     Optional<VisitLine> known = visits.find(jobId, id);
     if (known.isPresent()) {
       if (!known.get().entry().equals(entry)) {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.time.OffsetDateTime;
 import java.util.UUID;
 import org.jollychain.core.evidence.EvidenceException;
+import org.jollychain.core.visit.Progress;
 import org.jollychain.server.ServerTest;
 import org.jollychain.server.assess.EvidenceItem;
 import org.jollychain.server.platform.RefusedException;
@@ -56,7 +57,8 @@ class WhatIsToldTest {
     String both = "Coils heat, oven does not bake; Lamp lights, oven does not broil";
     assertThat(view.complaintTitle()).isEqualTo(both);
     assertThat(jobs.listed(id).complaintTitle()).isEqualTo(both);
-    assertThat(view.visit().progress().get(0).note()).isEqualTo(both);
+    // telling it is no reading: the cautions are still to be read
+    assertThat(view.visit().progress().get(0).state()).isEqualTo(Progress.State.HERE);
     assertThat(view.job().customerWords()).isEqualTo("cookies stay raw, and no grill");
     assertThat(JobSheet.of(view).story())
         .extracting(JobSheet.Line::text)
