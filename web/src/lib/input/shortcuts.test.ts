@@ -60,6 +60,12 @@ describe('a letter that is a shortcut', () => {
     expect(acted).toEqual(['o', 'w', 'again', 'OL']);
     letter.hold('m', () => acted.push('m'));
     expect(letter.word(key('1'), ['L1', 'M1'])).toBe('m1');
+    // a digit answers, unless it begins a figure
+    letter.hold('2', () => acted.push('2'));
+    expect(letter.word(key('3'))).toBe('23');
+    letter.hold('2', () => acted.push('2'));
+    vi.runAllTimers();
+    expect(acted.at(-1)).toBe('2');
     vi.useRealTimers();
   });
 });

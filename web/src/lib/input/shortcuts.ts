@@ -50,7 +50,7 @@ export function isField(target: EventTarget | null): boolean {
 /** Who types a word goes on sooner. */
 const WORD_MS = 300;
 
-/** A letter that is a shortcut waits a moment: with another behind it, it begins a word. */
+/** A key that is a shortcut waits a moment: with another behind it, a letter begins a word and a digit a figure. */
 export class HeldLetter {
   #held: { letter: string; act: () => void; timer: ReturnType<typeof setTimeout> } | undefined;
 
@@ -69,7 +69,8 @@ export class HeldLetter {
     const plain = !event.ctrlKey && !event.altKey && !event.metaKey;
     const begun = (this.#held.letter + event.key).toLowerCase();
     const ofPoint = /^\d$/.test(event.key) && points.some((p) => p.toLowerCase().startsWith(begun));
-    if (!plain || !(ofPoint || /^[a-z]$/.test(event.key))) {
+    const figure = /^\d/.test(begun) && /^[\d.,]$/.test(event.key);
+    if (!plain || !(ofPoint || figure || /^[a-z]$/.test(event.key))) {
       this.release();
       return undefined;
     }

@@ -51,6 +51,9 @@
     return () => clearInterval(ticking);
   });
 
+  const ASKED = ['check', 'runs', 'look', 'code'];
+  /** Whether something to look at or listen for comes next, and no probe was chosen instead. */
+  const asked = $derived(!session.probe && ASKED.includes(session.proposal?.kind ?? ''));
   const letter = new HeldLetter();
   const close = () => (dialog = undefined);
 
@@ -85,13 +88,15 @@
       return session.turn(event.key === 'PageDown' ? 1 : -1);
     }
     if (!session.measuring) return onStepKey(event);
-    // a check of the guide among the probes is answered as on its own step
-    if (session.proposal?.kind === 'check' && !session.probe && /^[1-9]$/.test(event.key))
-      return onStepKey(event);
     const word = letter.word(event, Object.keys(session.sheet?.points ?? {}));
     if (word !== undefined) {
       event.preventDefault();
       return begin(word);
+    }
+    // what is looked at is answered as on its own step, unless the digit begins a figure
+    if (asked && /^[1-9]$/.test(event.key) && !event.altKey && !event.ctrlKey && !isField(event.target)) {
+      event.preventDefault();
+      return letter.hold(event.key, () => onStepKey(event));
     }
     const meaning = keyMeaning(event);
     if (!meaning) return;

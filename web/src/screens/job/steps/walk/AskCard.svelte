@@ -56,8 +56,14 @@
     <p class="setting">{sheet.situations[proposal.situation]?.title}</p>
     {@render table()}
     <div class="answers">
-      {#each answers as [value, words] (value)}
-        <button type="button" disabled={busy} onclick={() => answer(value)}>{words}</button>
+      {#each answers as [value, words], i (value)}
+        <button
+          type="button"
+          data-key={i < 9 ? i + 1 : undefined}
+          disabled={busy}
+          onclick={() => answer(value)}
+          >{#if i < 9}<kbd aria-hidden="true">{i + 1}</kbd>{/if}{words}</button
+        >
       {/each}
     </div>
     {#if proposal.kind === 'code'}{@render othercode?.()}{/if}
@@ -87,6 +93,13 @@
     color: var(--frame-ink);
     border: 1px solid var(--frame);
     cursor: pointer;
+  }
+  kbd {
+    margin-right: 8px;
+    font: inherit;
+    font-size: 0.75rem;
+    font-weight: 400;
+    opacity: 0.8;
   }
   .answers button:hover {
     filter: brightness(1.2);
