@@ -25,16 +25,21 @@
   let meant = $state.raw<ComplaintMeant[]>();
   let error = $state('');
 
+  // a job that is read anew is still on the same sheet: nothing is chosen again
+  const key = $derived(sheet?.key);
+  const revision = $derived(sheet?.revision);
+
   $effect(() => {
     const said = words.trim();
-    const of = sheet;
+    const of = key;
+    const at = revision;
     meant = undefined;
     error = '';
-    if (said === '' || !of) return;
+    if (said === '' || of === undefined || at === undefined) return;
     let typedOn = false;
     const wait = setTimeout(async () => {
       try {
-        const all = await api.complaintsMeant(of.key, of.revision, said);
+        const all = await api.complaintsMeant(of, at, said);
         if (typedOn) return;
         meant = all.filter((m) => !without.includes(m.complaint));
         if (meant[0]) onread(meant[0].complaint, false);
