@@ -15,8 +15,8 @@
     labelText: string;
     /** Complaints that were told already. */
     without?: string[];
-    /** Read as a complaint of the sheet: by itself, or by a tap on another. */
-    onread: (complaint: string, tapped: boolean) => void;
+    /** One of them was taken, by a tap or by Enter: nothing is chosen for who types. */
+    onread: (complaint: string) => void;
   } = $props();
 
   /** So long nothing was typed, then it is read (ms). */
@@ -42,7 +42,6 @@
         const all = await api.complaintsMeant(of, at, said);
         if (typedOn) return;
         meant = all.filter((m) => !without.includes(m.complaint));
-        if (meant[0]) onread(meant[0].complaint, false);
       } catch (e) {
         if (!typedOn) error = reason(e);
       }
@@ -56,6 +55,12 @@
 
 <div>
   <TextInput
+    on:keydown={(event) => {
+      if (event.key !== 'Enter' || !meant?.[0]) return;
+      event.preventDefault();
+      event.stopPropagation();
+      onread(meant[0].complaint);
+    }}
     {labelText}
     placeholder="Word for word, like: spins but no heat"
     disabled={!sheet}
@@ -69,12 +74,11 @@
     <p class="soft" role="status">That is none of the complaints on this sheet. Choose one, if one fits.</p>
   {:else if meant}
     <p role="status">
-      <span class="soft">Read as</span>
+      <span class="soft">Read as, if that is right:</span>
       {#each meant as m, i (m.complaint)}
         <span class="one"
           >{#if i > 0}<span class="soft">or</span>{/if}
-          <button type="button" class="quiet-button" onclick={() => onread(m.complaint, true)}
-            >{m.title}</button
+          <button type="button" class="quiet-button" onclick={() => onread(m.complaint)}>{m.title}</button
           ></span
         >
       {/each}

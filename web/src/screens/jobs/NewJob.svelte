@@ -57,8 +57,6 @@
   let complaint = $state(NOT_CHOSEN);
   let complaintField = $state<HTMLSelectElement | null>(null);
   let words = $state('');
-  /** Chosen by hand, so that no words choose another. */
-  let chosen = $state(false);
   let permit = $state<'isolated' | 'live'>('isolated');
   let technician = $state('');
   const apprentice = $derived(session.me?.role === 'apprentice');
@@ -219,7 +217,6 @@
         disabled={!sheet}
         bind:selected={complaint}
         bind:ref={complaintField}
-        on:change={() => (chosen = true)}
       >
         <SelectItem value={NOT_CHOSEN} text={sheet ? 'Choose' : 'Choose the circuit sheet first'} />
         {#each Object.values(sheet?.complaints ?? {}) as c (c.id)}<SelectItem
@@ -232,11 +229,7 @@
         labelText="In the customer's words (optional)"
         sheet={revision}
         bind:words
-        onread={(meant, tapped) => {
-          if (!tapped && chosen) return;
-          complaint = meant;
-          chosen = tapped;
-        }}
+        onread={(meant) => (complaint = meant)}
       />
     </div>
     {#if session.lead}

@@ -29,12 +29,16 @@ public final class CustomerWords {
   /** A complaint that may be meant, and how alike it is (0 to 1). */
   public record Match(String complaint, String title, double likeness) {}
 
-  private static final double ALIKE = 0.3;
+  private static final double ALIKE = 0.22;
   private static final double SAID = 0.7;
+
+  /** Words that the table does not know are gone by where nearly all of them are shared. */
+  private static final double NEARLY_ALL = 0.8;
+
   private static final double OF_A_CLAUSE = 0.6;
 
   /** What a word weighs that no complaint of the sheet has. */
-  private static final double UNKNOWN = 0.7;
+  private static final double UNKNOWN = 0.2;
 
   private static final int MOST = 3;
 
@@ -57,6 +61,9 @@ public final class CustomerWords {
   private static final Map<String, List<String>> MEANINGS = new HashMap<>();
   private static final Set<String> NOT = new HashSet<>();
 
+  /** Meanings of the table; words of a title alone are too thin to go by. */
+  private static final Set<String> KNOWN = new HashSet<>();
+
   static {
     JsonNode table = table();
     table.path("not").forEach(w -> NOT.add(w.stringValue()));
@@ -71,6 +78,11 @@ public final class CustomerWords {
                             MEANINGS
                                 .computeIfAbsent(stems(w.stringValue()), k -> new ArrayList<>())
                                 .add(row.getKey())));
+  }
+
+  static {
+    MEANINGS.values().forEach(KNOWN::addAll);
+    List.copyOf(KNOWN).forEach(m -> KNOWN.add(contrary(m)));
   }
 
   private CustomerWords() {}
@@ -133,6 +145,10 @@ public final class CustomerWords {
     Set<String> against = new HashSet<>(said);
     against.removeAll(meant);
     against.removeIf(m -> m.startsWith(TOPIC) || !meant.contains(contrary(m)));
+    boolean thin = both.stream().noneMatch(KNOWN::contains);
+    if (thin && total(both, weight) < NEARLY_ALL * total(said, weight)) {
+      return 0;
+    }
     double all = SAID * total(said, weight) + (1 - SAID) * total(meant, weight);
     return all == 0 ? 0 : (total(both, weight) - total(against, weight)) / all;
   }
