@@ -31,7 +31,7 @@ class DemoStationTest {
   @Test
   void the_station_has_closed_jobs_and_one_half_way_through() throws Exception {
     sql.execute(
-        "delete from visit_entry; delete from evidence; delete from appointment; delete from job; delete from unit");
+        "delete from visit_entry; delete from evidence; delete from appointment; delete from job; delete from unit_fact; delete from unit");
     demo.run(new DefaultApplicationArguments());
     demo.run(new DefaultApplicationArguments());
     List<JobSummary> all = jobs.list(JobSearch.ALL).jobs();
@@ -50,7 +50,7 @@ class DemoStationTest {
   @Test
   void every_finished_visit_went_through_its_steps() throws Exception {
     sql.execute(
-        "delete from visit_entry; delete from evidence; delete from appointment; delete from job; delete from unit");
+        "delete from visit_entry; delete from evidence; delete from appointment; delete from job; delete from unit_fact; delete from unit");
     demo.run(new DefaultApplicationArguments());
     for (JobSummary summary : jobs.list(JobSearch.ALL).jobs()) {
       if (summary.job().closedAs() == Outcome.REPAIRED) {

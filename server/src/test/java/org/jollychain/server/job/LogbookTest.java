@@ -44,7 +44,7 @@ class LogbookTest {
   @BeforeEach
   void with_no_jobs() {
     sql.execute(
-        "delete from visit_entry; delete from evidence; delete from appointment; delete from job; delete from unit");
+        "delete from visit_entry; delete from evidence; delete from appointment; delete from job; delete from unit_fact; delete from unit");
   }
 
   private UUID open(String tag, String place, String technician, UUID follows) {

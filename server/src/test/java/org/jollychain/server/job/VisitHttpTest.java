@@ -150,7 +150,14 @@ class VisitHttpTest {
             jsonPath("$.visit.progress[?(@.step == 'put-right')].note")
                 .value("thermal cut-off not renewed"));
     tell("renewed", "thermal-cutoff", "178 C")
-        .andExpect(jsonPath("$.visit.renewed[0].verdict").value("same"));
+        .andExpect(jsonPath("$.visit.renewed[0].verdict").value("same"))
+        .andExpect(
+            jsonPath("$.missing.repaired", hasItem(containsString("whether the high limit was"))));
+    tell("kept", "high-limit", "")
+        .andExpect(status().is4xxClientError())
+        .andExpect(jsonPath("$.detail").value(containsString("say why the high limit stays in")));
+    tell("kept", "high-limit", "opens and closes at its marking")
+        .andExpect(jsonPath("$.visit.sets[0].members[1].kept").value(containsString("opens")));
     for (String proof : new String[] {"warm", "air", "cycles", "door-stops", "to-case"}) {
       tell("proved", proof, "yes").andExpect(status().isOk());
     }
@@ -169,6 +176,7 @@ class VisitHttpTest {
     http.perform(get(job + "/sheet.html"))
         .andExpect(content().string(containsString("Lint in the duct")))
         .andExpect(content().string(containsString("thermal cut-off (178 C)")))
+        .andExpect(content().string(containsString("high limit: opens and closes")))
         .andExpect(content().string(not(containsString("Along the chain"))));
     http.perform(get(job + "/sheet.pdf")).andExpect(content().string(startsWith("%PDF")));
   }
