@@ -71,10 +71,10 @@
   {#if error}
     <p class="soft" role="status">{error}</p>
   {:else if meant?.length === 0}
-    <p class="soft" role="status">That is none of the complaints on this sheet. Choose one, if one fits.</p>
+    <p class="soft" role="status">No complaint on this sheet matches these words. Choose one if it fits.</p>
   {:else if meant}
     <p role="status">
-      <span class="soft">Read as, if that is right:</span>
+      <span class="soft">Read as (tap the right one):</span>
       {#each meant as m, i (m.complaint)}
         <span class="one"
           >{#if i > 0}<span class="soft">or</span>{/if}

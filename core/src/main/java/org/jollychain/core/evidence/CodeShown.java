@@ -34,7 +34,7 @@ public record CodeShown(
     return code + SHOWN_AS + displayed.strip();
   }
 
-  /** Whether a sheet has it, or it says that there is none. */
+  /** Whether it is one of the codes of a sheet, or {@code none}. */
   public static boolean known(Sheet sheet, String shown) {
     return shown.strip().equalsIgnoreCase(NONE) || of(sheet, shown).isPresent();
   }

@@ -93,10 +93,6 @@ public record EvidenceItem(
     return with(when, value);
   }
 
-  private EvidenceItem showing(String other) {
-    return with(at, other);
-  }
-
   private EvidenceItem with(@Nullable OffsetDateTime when, String shown) {
     return new EvidenceItem(
         function,
@@ -126,7 +122,7 @@ public record EvidenceItem(
       return facts
           .get()
           .code(value)
-          .map(code -> showing(CodeShown.shownAs(code, value)))
+          .map(code -> with(at, CodeShown.shownAs(code, value)))
           .orElse(this);
     }
     if (observation != null) {
