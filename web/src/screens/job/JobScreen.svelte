@@ -53,7 +53,9 @@
 
   const ASKED = ['check', 'runs', 'look', 'code'];
   /** Whether something to look at or listen for comes next, and no probe was chosen instead. */
-  const asked = $derived(!session.probe && ASKED.includes(session.proposal?.kind ?? ''));
+  const asked = $derived(
+    !session.probe && (ASKED.includes(session.proposal?.kind ?? '') || session.causeCheck !== undefined)
+  );
   const letter = new HeldLetter();
   const close = () => (dialog = undefined);
 
@@ -184,7 +186,7 @@
   {:else if session.step === 'put-right'}
     <PutRightStep {session} {view} sheet={session.sheet} />
   {:else if session.step === 'prove'}
-    <ProveStep {session} {view} />
+    <ProveStep {session} {view} sheet={session.sheet} />
   {:else if session.step === 'sign-off'}
     <SignOffStep {session} {view} />
   {:else}

@@ -355,6 +355,13 @@ export class JobSession {
     )
   );
 
+  /** The check of the guide that comes next, where nothing is left to ask of the circuit. */
+  readonly causeCheck = $derived(
+    !this.proposal && !this.probe && this.onward?.step === 'cause'
+      ? this.view?.visit.cause.next[0]
+      : undefined
+  );
+
   /** Tells something of the visit; where the server cannot be reached it waits in the outbox. */
   async tell(kind: VisitKind, subject: string, value: string): Promise<boolean> {
     const at = this.onward?.step;
@@ -364,8 +371,10 @@ export class JobSession {
     const rests = RESTS_ON_THE_JOB.includes(kind) ? { changes: seen } : {};
     const told = await this.#enter({ told: { kind, subject, value, ...rests } });
     if (this.step === 'arrive' && arriving && !this.arriving) this.show('walk');
-    // what was the last of a step leads on to the next
-    if (this.step === at && this.onward && this.onward.step !== at) this.show(this.onward.step);
+    if (told && kind === 'stays') this.show('walk');
+    // what was the last of a step leads on to the next; a cause is also asked for on the walk
+    const here = this.step === at || (this.measuring && at === 'cause');
+    if (here && this.onward && this.onward.step !== at) this.show(this.onward.step);
     return told;
   }
 

@@ -20,6 +20,7 @@
     type Unit,
     reason
   } from '../../lib/api/client';
+  import { shortFor } from './tags';
   import FindSheet from './FindSheet.svelte';
   import { Pending } from '../../lib/input/pending';
   import { session } from '../../lib/session/session.svelte';
@@ -65,7 +66,12 @@
   let busy = $state(false);
 
   const revision = $derived(sheets.find((s) => s.key === sheetKey));
-  const known = $derived(units.find((u) => u.tag === tag.trim().toUpperCase()));
+  /** The tag that is meant as typed: a new unit's. */
+  let asTyped = $state('');
+  const known = $derived(
+    units.find((u) => u.tag === tag.trim().toUpperCase()) ??
+      (asTyped === tag.trim() ? undefined : shortFor(tag, units))
+  );
 
   let sheetLoaded: Promise<unknown> = Promise.resolve();
 
@@ -118,6 +124,7 @@
       error = 'Which unit? Type its tag, like LAU-2.';
       return;
     }
+    if (known) tag = known.tag;
     busy = true;
     try {
       // fingers may be faster than the lists
@@ -181,11 +188,22 @@
       list="known-units"
       bind:value={tag}
       maxlength={20}
-      helperText={known ? `${known.title}, ${known.place}` : tag.trim() ? 'A new unit.' : ''}
+      helperText={known
+        ? `${known.tag === tag.trim().toUpperCase() ? '' : `${known.tag}: `}${known.title}, ${known.place}`
+        : tag.trim()
+          ? 'A new unit.'
+          : ''}
     />
     <datalist id="known-units">
       {#each units as unit (unit.id)}<option value={unit.tag}>{unit.title}</option>{/each}
     </datalist>
+    {#if known && known.tag !== tag.trim().toUpperCase()}
+      <p>
+        <button type="button" class="quiet-button" onclick={() => (asTyped = tag.trim())}
+          >No, {tag.trim().toUpperCase()} is a new unit</button
+        >
+      </p>
+    {/if}
     {#if tag.trim() && !known}
       <TextInput labelText="What it is" placeholder="Bunkhouse dryer" bind:value={title} maxlength={120} />
     {/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { JobView } from '../../../../lib/api/client';
+  import type { JobView, Sheet } from '../../../../lib/api/client';
   import { amperes, duration } from '../../../../lib/format/format';
   import type { JobSession } from '../../JobSession.svelte';
   import Items from './Items.svelte';
@@ -10,7 +10,7 @@
   import StepFrame from '../StepFrame.svelte';
 
   /** What shows that the repair holds, with what a clamp has to show at this unit and this supply. */
-  let { session, view }: { session: JobSession; view: JobView } = $props();
+  let { session, view, sheet }: { session: JobSession; view: JobView; sheet: Sheet } = $props();
 
   let watching = $state<string>();
   const watched = $derived(view.visit.watches.find((w) => w.id === watching));
@@ -29,6 +29,11 @@
     view.visit.currents.filter(
       (c) => !view.visit.proofs.some((p) => p.figures.some((f) => f.id.endsWith(`/${c.load}`)))
     )
+  );
+  const putRight = $derived(
+    view.visit.renewed.length > 0 ||
+      view.visit.actions.some((a) => a.answer === 'yes') ||
+      view.visit.simple.some((s) => s.answer === 'no')
   );
   const tell = $derived(session.closed ? undefined : session.tell.bind(session));
 </script>
@@ -105,6 +110,19 @@
             {/each}
           </tbody>
         </table>
+      </section>
+    {/if}
+    {#if tell && putRight && view.job.complaint}
+      <section class="card" aria-label="Not over">
+        <h2>Not over?</h2>
+        <p class="soft">What was put right may not be all. The search goes on with what that tells.</p>
+        <button
+          type="button"
+          class="quiet-button"
+          disabled={session.busy}
+          onclick={() => tell('stays', view.job.complaint, '')}
+          >It still does it: {sheet.complaints[view.job.complaint]?.title}</button
+        >
       </section>
     {/if}
     {#if !session.closed}<StillMissing {view} />{/if}

@@ -3,6 +3,7 @@
   import type { JobSession } from '../../JobSession.svelte';
   import PrintLines from '../../../../lib/print/PrintLines.svelte';
   import Items from './Items.svelte';
+  import RenewedParts from './RenewedParts.svelte';
   import SetRows from './SetRows.svelte';
   import StillMissing from './StillMissing.svelte';
   import StepFrame from '../StepFrame.svelte';
@@ -12,6 +13,7 @@
 
   const VERDICTS: Record<string, string> = {
     same: 'The same',
+    listed: "Named by the maker's list",
     different: 'Not the same',
     'not-readable': 'Nothing on it could be compared'
   };
@@ -28,16 +30,15 @@
       (p, i, all) => all.indexOf(p) === i && view.print.asked.some((a) => a.part === p)
     )
   );
-  let printed = $state('');
+  /** Renewed parts of which nobody has said yet that they are the right ones. */
+  const unsettled = $derived(view.visit.renewed.filter((r) => !r.settled));
+
+  const openSet = $derived(view.visit.sets.find((s) => s.members.some((m) => !m.renewed && !m.kept)));
 
   const due = $derived(view.visit.actions.filter((a) => a.due || a.answer !== ''));
   const others = $derived(view.visit.actions.filter((a) => !a.due && a.answer === ''));
   const tell = $derived(session.closed ? undefined : session.tell.bind(session));
-
-  async function renew(event: SubmitEvent) {
-    event.preventDefault();
-    if (part && (await session.tell('renewed', part, printed))) printed = '';
-  }
+  const renew = (id: string, text: string) => session.tell('renewed', id, text);
 </script>
 
 <StepFrame>
@@ -69,6 +70,10 @@
           .length > 0
           ? `: ${r.differences.join('; ')}`
           : ''}
+        {#if !r.settled}<br /><span class="soft"
+            >It protects: say what it bears beside the old one, or take it from the maker's list for this
+            model.</span
+          >{/if}
         {#if !r.failed}<br /><span class="soft">No test of its own failed: renewed to prevent.</span>{/if}
       </p>
     {/each}
@@ -85,33 +90,34 @@
           />
         </details>
       {/if}
+      {#if unsettled.length > 0}
+        <RenewedParts parts={unsettled} keyed busy={session.busy} onrenew={renew} />
+      {/if}
       {#each view.visit.sets as set (set.title)}
         <SetRows
           {set}
+          keyed={set === openSet && unsettled.length === 0}
           busy={session.busy}
-          onrenew={(id, text) => session.tell('renewed', id, text)}
+          onrenew={renew}
           onkeepin={(id, why) => session.tell('kept', id, why)}
         />
       {/each}
       {#if view.visit.sets.length > 0}<h3>Another part</h3>{/if}
-      <form onsubmit={renew}>
-        <label>
-          Part
-          <select value={part} onchange={(e) => (chosen = e.currentTarget.value)}>
-            {#each Object.values(sheet.parts) as p (p.id)}<option value={p.id}>{p.title}</option>{/each}
-          </select>
-        </label>
-        <label class="grow">
-          Printed on the new one
-          <input
-            bind:value={printed}
-            data-typed
-            maxlength="120"
-            placeholder="L245-35F, 178 C, 5200 W 240 V, 16 A"
-          />
-        </label>
-        <button type="submit" class="main-button" disabled={session.busy}>Renewed</button>
-      </form>
+      {#if part}
+        <RenewedParts
+          parts={[{ part, title: sheet.parts[part]?.title ?? part }]}
+          keyed={!openSet && unsettled.length === 0}
+          busy={session.busy}
+          onrenew={renew}
+        >
+          <label>
+            Part
+            <select value={part} onchange={(e) => (chosen = e.currentTarget.value)}>
+              {#each Object.values(sheet.parts) as p (p.id)}<option value={p.id}>{p.title}</option>{/each}
+            </select>
+          </label>
+        </RenewedParts>
+      {/if}
     {/if}
     {#if session.error}<p class="error" role="alert">{session.error}</p>{/if}
   </section>
@@ -159,9 +165,6 @@
     padding: 4px 0;
     font-size: 0.8125rem;
   }
-  form .main-button {
-    min-height: 40px;
-  }
   summary {
     padding: 10px 16px;
     font-weight: 600;
@@ -172,33 +175,6 @@
   }
   .part.bad {
     color: var(--bad);
-  }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: end;
-    gap: 10px;
-    padding-top: 12px;
-  }
-  label {
-    display: grid;
-    gap: 3px;
-    font-size: 0.75rem;
-    color: var(--ink-soft);
-  }
-  .grow {
-    flex: 1 1 14rem;
-  }
-  select,
-  input {
-    min-height: 40px;
-    font: inherit;
-    font-size: 0.9375rem;
-    padding: 0 10px;
-    background: var(--field);
-    color: var(--ink);
-    border: 1px solid var(--line);
-    width: 100%;
   }
   .error {
     color: var(--bad);

@@ -199,10 +199,51 @@ describe('the steps of a visit', () => {
     const view = jobView({ visit: visit({ actions: [item('clean', 'Cleaned')] }) });
     vi.spyOn(api, 'tell').mockRejectedValue(new Problem(422, 'No', 'renewed like for like only'));
     render(PutRightStep, { session: session(view), view, sheet: sheet() });
-    await userEvent.type(screen.getByLabelText('Printed on the new one'), '196 C');
+    const field = screen.getByLabelText(/^Printed on the new/);
+    await userEvent.type(field, '196 C');
     await userEvent.click(screen.getByRole('button', { name: 'Renewed' }));
     expect(await screen.findByRole('alert')).toHaveTextContent('like for like');
-    expect(screen.getByLabelText('Printed on the new one')).toHaveValue('196 C');
+    expect(field).toHaveValue('196 C');
+  });
+
+  it('let the old part or the list answer where nothing was compared', async () => {
+    const renewed = {
+      part: 'limit',
+      title: 'high limit',
+      printed: '',
+      read: false,
+      verdict: 'not-readable' as const,
+      compared: [],
+      differences: [],
+      settled: false,
+      failed: true
+    };
+    const view = jobView({ visit: visit({ renewed: [renewed] }) });
+    const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
+    render(PutRightStep, { session: session(view), view, sheet: sheet() });
+    expect(screen.getByText(/It protects: say what it bears beside the old one/)).toBeInTheDocument();
+    const [same] = screen.getAllByRole('button', { name: /It bears what the old one bears/ });
+    await userEvent.click(same as HTMLElement);
+    const [listed] = screen.getAllByRole('button', { name: "The maker's list names it" });
+    await userEvent.click(listed as HTMLElement);
+    expect(tell.mock.calls.map((c) => c[2])).toMatchObject([
+      { kind: 'renewed', subject: 'limit', value: 'same as the old one' },
+      { kind: 'renewed', subject: 'limit', value: "by the maker's list" }
+    ]);
+  });
+
+  it('go back to the walk where what is complained of stays', async () => {
+    const view = jobView({
+      job: job({ complaint: 'no-heat' }),
+      visit: visit({ actions: [{ ...item('clean', 'Cleaned'), answer: 'yes' }] })
+    });
+    const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
+    const opened = session(view);
+    opened.show('prove');
+    render(ProveStep, { session: opened, view, sheet: sheet() });
+    await userEvent.click(screen.getByRole('button', { name: /It still does it/ }));
+    expect(tell.mock.calls[0]?.[2]).toEqual({ kind: 'stays', subject: 'no-heat', value: '' });
+    await vi.waitFor(() => expect(opened.step).toBe('walk'));
   });
 
   it('take a set together: each part is renewed, or stays in for a reason', async () => {
@@ -251,7 +292,7 @@ describe('the steps of a visit', () => {
         ]
       })
     });
-    render(ProveStep, { session: session(view), view });
+    render(ProveStep, { session: session(view), view, sheet: sheet() });
     expect(screen.getByText('Warm (within 2 min)')).toBeInTheDocument();
     expect(screen.getByText('18.0 A to 23.2 A')).toBeInTheDocument();
   });
@@ -270,7 +311,7 @@ describe('the steps of a visit', () => {
     const current = { id: 'current', title: 'Current', note: '', answer: '', minutes: 0 };
     const view = jobView({ visit: visit({ proofs: [{ ...current, figures: [amperes] }] }) });
     const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
-    const { rerender } = render(ProveStep, { session: session(view), view });
+    const { rerender } = render(ProveStep, { session: session(view), view, sheet: sheet() });
     expect(screen.getByText(/Due: 18 to 23.2 A · last visit 21.4 A/)).toBeInTheDocument();
     expect(screen.getByRole('button', { name: 'Holds' })).toBeDisabled();
     expect(screen.getByRole('button', { name: 'Does not' })).toBeEnabled();
@@ -287,7 +328,7 @@ describe('the steps of a visit', () => {
     const low = jobView({
       visit: visit({ proofs: [{ ...current, answer: 'no', figures: [{ ...amperes, read: '12.5' }] }] })
     });
-    await rerender({ session: session(low), view: low });
+    await rerender({ session: session(low), view: low, sheet: sheet() });
     expect(screen.getByText(/Not within 18 to 23.2 A/)).toBeInTheDocument();
     // the unit may be another than its sheet: who stands before it has the last word
     expect(screen.getByRole('button', { name: 'Holds' })).toBeEnabled();

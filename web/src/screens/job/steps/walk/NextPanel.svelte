@@ -4,7 +4,9 @@
   import type { JobSession } from '../../JobSession.svelte';
   import AskCard from './AskCard.svelte';
   import CodeTyped from './CodeTyped.svelte';
+  import CheckAnswers from '../CheckAnswers.svelte';
   import CheckCard from './CheckCard.svelte';
+  import NextCard from './NextCard.svelte';
   import { testsAt } from './probe';
   import PrintLines from '../../../../lib/print/PrintLines.svelte';
   import ProbeCard from './ProbeCard.svelte';
@@ -24,7 +26,7 @@
     onlog: () => void;
   } = $props();
 
-  const { own, probe, proposal, live, busy, error } = $derived(session);
+  const { own, probe, proposal, causeCheck: check, live, busy, error } = $derived(session);
 
   const END_TITLES: Partial<Record<JobView['plan']['state'], string>> = {
     found: 'Found',
@@ -210,7 +212,7 @@
       <h2>{END_TITLES[view.plan.state] ?? 'Nothing more to ask'}</h2>
       <p>{view.plan.say}</p>
       {#if error}<p class="error" role="alert">{error}</p>{/if}
-      {#if session.onward}
+      {#if session.onward && !check}
         {@const { step, title } = session.onward}
         <button type="button" class="main-button onward" onclick={() => session.show(step)}
           >Go on: {title}</button
@@ -218,6 +220,18 @@
       {/if}
       <p class="soft">Choose a link in the chain to measure something else.</p>
     </section>
+    {#if check}
+      <NextCard
+        title="Next check"
+        aside={duration(check.minutes)}
+        question={check.title}
+        why={check.why}
+        caution={check.hazards.join(' · ')}
+        expectations={[]}
+      >
+        <CheckAnswers {session} check={check.id} outcomes={check.outcomes} card={check.bench ?? undefined} />
+      </NextCard>
+    {/if}
   {/if}
   {#if !plateFirst}{@render plates()}{/if}
 {/if}

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
-import java.util.Set;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Question;
@@ -217,9 +216,7 @@ public final class OneListStudy {
     }
 
     private GuideFindings findings(boolean byGuide) {
-      return byGuide
-          ? new GuideFindings(Optional.of(guide), List.copyOf(checks), Set.of())
-          : GuideFindings.NONE;
+      return byGuide ? GuideFindings.by(Optional.of(guide), checks) : GuideFindings.NONE;
     }
 
     private Diagnosis.Opinion opinion(boolean byGuide) {

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Diagnosis;
@@ -207,7 +206,7 @@ public final class Walks {
     List<CheckMade> checks = new ArrayList<>();
     double minutes = 0;
     for (int step = 1; step <= MOST_QUESTIONS; step++) {
-      GuideFindings findings = new GuideFindings(Optional.of(guide), checks, Set.of());
+      GuideFindings findings = GuideFindings.by(Optional.of(guide), checks);
       Diagnosis.Opinion opinion = diagnosis.opinion(evidence, beginning(complaint, findings));
       Plan plan = planner.plan(opinion, evidence, policy);
       if (plan.next().isEmpty()) {

@@ -10,19 +10,26 @@ import java.util.Set;
  * @param guide of the family, if there is one
  * @param checks that were made, in time
  * @param causes that were said to be found, by id
+ * @param putRight causes that were put right, after which what is complained of stayed
  */
-public record GuideFindings(Optional<Guide> guide, List<CheckMade> checks, Set<String> causes) {
+public record GuideFindings(
+    Optional<Guide> guide, List<CheckMade> checks, Set<String> causes, Set<String> putRight) {
 
   /** No guide, and so nothing found by it. */
-  public static final GuideFindings NONE = new GuideFindings(Optional.empty(), List.of(), Set.of());
+  public static final GuideFindings NONE = by(Optional.empty(), List.of());
 
   /** Nothing yet. */
   public static GuideFindings by(Guide guide) {
-    return new GuideFindings(Optional.of(guide), List.of(), Set.of());
+    return by(Optional.of(guide), List.of());
+  }
+
+  /** What checks alone have shown. */
+  public static GuideFindings by(Optional<Guide> guide, List<CheckMade> checks) {
+    return new GuideFindings(guide, List.copyOf(checks), Set.of(), Set.of());
   }
 
   /** Whether nothing was checked or found. */
   public boolean nothing() {
-    return checks.isEmpty() && causes.isEmpty();
+    return checks.isEmpty() && causes.isEmpty() && putRight.isEmpty();
   }
 }

@@ -54,6 +54,12 @@ public final class CauseModel {
   /** A cause that was said to be found is so many times likelier than without that word. */
   private static final double TOLD = 20;
 
+  /**
+   * How likely what is complained of stays where all that brought it about was put right: the work
+   * was not done well, or not to the end.
+   */
+  private static final double STAYS = 0.02;
+
   /** No outcome is rarer (a probability), whatever a guide says. */
   private static final double RAREST = 1e-3;
 
@@ -65,6 +71,9 @@ public final class CauseModel {
 
   /** The causes that a check showed outright, or that were said to be found. */
   private final Set<String> shown;
+
+  /** The causes that were put right, after which what is complained of stayed. */
+  private final Set<String> putRight;
 
   /** How much likelier what was found is with each cause than with none of them. */
   private final double[] ratios;
@@ -81,6 +90,7 @@ public final class CauseModel {
             .toList();
     this.checks =
         guide.checks().values().stream().filter(c -> c.applies().to(sheet, told)).toList();
+    this.putRight = findings.putRight();
     this.shown = new HashSet<>(findings.causes());
     findings.checks().stream()
         .filter(made -> guide.checks().containsKey(made.check()))
@@ -240,10 +250,15 @@ public final class CauseModel {
     }
     double unknown = unknown(h);
     for (int i = 0; i < causes.size(); i++) {
-      weights[i] *= ratios[i] / (all * (1 + unknown));
+      weights[i] *= ratios[i] * stays(causes.get(i), h) / (all * (1 + unknown));
     }
     weights[causes.size()] = unknown / (1 + unknown);
     return weights;
+  }
+
+  /** How likely what is complained of stays after the cause was put right. */
+  private double stays(Cause cause, Hypothesis h) {
+    return h.kind() == Hypothesis.Kind.SOUND && putRight.contains(cause.id()) ? STAYS : 1;
   }
 
   /** Of the parts that opened, the one that most likely did so by itself. */

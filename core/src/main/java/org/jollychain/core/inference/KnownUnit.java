@@ -12,10 +12,7 @@ import java.util.stream.Collectors;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Reading;
 import org.jollychain.core.evidence.Shown;
-import org.jollychain.core.network.Change;
 import org.jollychain.core.network.MeterFunction;
-import org.jollychain.core.network.Probe;
-import org.jollychain.core.network.Solution;
 import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.sheet.Behaviour;
 import org.jollychain.core.sheet.LoadRating;
@@ -65,20 +62,11 @@ public record KnownUnit(
   /** Of what was drawn: the supply, the clamp, what else is in series (a share). */
   private static final double DRAWN_TOLERANCE = 0.15;
 
-  /** Less is no current of a load (A). */
-  private static final double LEAST_AMPERES = 0.01;
-
-  /** What goes through a link and a load differs by less, where nothing branches off (a share). */
-  private static final double SAME_CURRENT = 0.01;
-
   /** Of one whose twin was read (a share). */
   private static final double TWIN_TOLERANCE = 0.15;
 
   /** Wider than this no line through a part is straight (a share). */
   private static final double WIDEST = 0.45;
-
-  /** So many times the part, a way around it is no way around it. */
-  private static final double FAR_AROUND = 30;
 
   /** Nobody told how warm a place is: it is between these, or as warm as a state makes it (C). */
   private static final double COLDEST = -10;
@@ -123,90 +111,35 @@ public record KnownUnit(
     private final Set<String> odd = new LinkedHashSet<>();
     private final List<Set<String>> unlike = new ArrayList<>();
     private final Map<String, Double> warmth = new LinkedHashMap<>();
-
-    /** Ohms of loads as read by themselves. */
-    private final Map<String, List<Double>> read = new LinkedHashMap<>();
-
-    /** Ohms of loads that were read with others across them. */
-    private final Map<String, Double> among = new LinkedHashMap<>();
-
-    /** Ohms of loads, cold, by the amperes they drew. */
-    private final Map<String, Double> drawn = new LinkedHashMap<>();
+    private final OwnOhms ohms;
 
     Finding(UnitModel unit, UnitFacts facts) {
       this.unit = unit;
       this.sheet = facts.on(unit.sheet());
       this.facts = facts;
+      this.ohms = new OwnOhms(unit, sheet, this::band);
     }
 
     KnownUnit of(List<? extends Evidence> evidence) {
       for (Evidence e : evidence) {
-        if (e instanceof Reading r && r.shown() instanceof Shown.Figure f) {
-          take(r, f);
+        if (e instanceof Reading r && ofOhms(r)) {
+          impliedCelsius(sheet, r).ifPresent(c -> warmth.put(r.probe().part().orElseThrow(), c));
         }
       }
+      ohms.take(evidence);
       likes().forEach(this::value);
-      among.keySet().removeAll(read.keySet());
       return new KnownUnit(
           Map.copyOf(values),
           Set.copyOf(odd),
           List.copyOf(unlike),
           Map.copyOf(warmth),
-          Set.copyOf(among.keySet()));
-    }
-
-    private void take(Reading r, Shown.Figure f) {
-      if (ofOhms(r)) {
-        Part part = sheet.part(r.probe().part().orElseThrow());
-        if (part.actsAsLoad() && TradeBand.of(part).isPresent()) {
-          double around = around(unit, part, r.probe());
-          boolean byItself = around > FAR_AROUND * f.value() || r.probe().frees(part);
-          if (byItself) {
-            read.computeIfAbsent(part.id(), p -> new ArrayList<>()).add(f.value());
-          } else {
-            behind(part, f.value(), around).ifPresent(v -> among.put(part.id(), v));
-          }
-        }
-        impliedCelsius(sheet, r).ifPresent(c -> warmth.put(part.id(), c));
-      } else if (r.probe().function().clamps() && f.value() > 0) {
-        r.probe()
-            .part()
-            .flatMap(p -> alone(p, r.probe().situation()))
-            .ifPresent(load -> drew(load, r, f));
-      }
-    }
-
-    /**
-     * What a part may have that was read with the rest of the circuit across it, or was not: nobody
-     * told. It is what was read if its wires were off, else what leaves that beside what is around.
-     */
-    private Optional<Double> behind(Part part, double read, double around) {
-      TradeBand band = band(part);
-      double beside = read < around ? read * around / (around - read) : 0;
-      return band.holds(read) ? Optional.of(read) : Optional.of(beside).filter(band::holds);
-    }
-
-    /** The load whose current, and no other, goes through a part in a situation. */
-    private Optional<Part> alone(String through, String situation) {
-      Solution sound = unit.in(situation);
-      double amperes = sound.amperes(through).abs();
-      return sheet.parts().values().stream()
-          .filter(Part::actsAsLoad)
-          .filter(p -> amperes > LEAST_AMPERES)
-          .filter(p -> Math.abs(sound.amperes(p.id()).abs() / amperes - 1) < SAME_CURRENT)
-          .findFirst();
-    }
-
-    private void drew(Part load, Reading r, Shown.Figure f) {
-      double due = unit.in(r.probe().situation()).amperes(load.id()).abs();
-      double example = unit.sheet().part(load.id()).load().orElseThrow().coldOhms();
-      drawn.put(load.id(), example * due / f.value());
+          ohms.onlyAmong());
     }
 
     /** Values of parts that are like each other. */
     private void value(List<Part> like) {
       Map<String, Double> own = new LinkedHashMap<>();
-      like.forEach(p -> own(p).ifPresent(v -> own.put(p.id(), v)));
+      like.forEach(p -> ohms.of(p).ifPresent(v -> own.put(p.id(), v)));
       boolean told = like.stream().anyMatch(p -> facts.tells(p.id()));
       if (!told && apart(own.values().stream().mapToDouble(v -> v).toArray())) {
         unlike.add(Set.copyOf(own.keySet()));
@@ -219,22 +152,6 @@ public record KnownUnit(
       }
     }
 
-    /** What a part has by its own readings: the middle of those that a sound one may show. */
-    private Optional<Double> own(Part part) {
-      TradeBand band = band(part);
-      double[] possible =
-          read.getOrDefault(part.id(), List.of()).stream()
-              .mapToDouble(v -> v)
-              .filter(band::allows)
-              .sorted()
-              .toArray();
-      return possible.length > 0
-          ? Optional.of(possible[possible.length / 2])
-          : Optional.ofNullable(drawn.get(part.id()))
-              .filter(band::holds)
-              .or(() -> Optional.ofNullable(among.get(part.id())));
-    }
-
     private TradeBand band(Part part) {
       return Optional.ofNullable(facts.byPart().get(part.id()))
           .filter(UnitFact.Ohms.class::isInstance)
@@ -242,12 +159,12 @@ public record KnownUnit(
           .orElseGet(() -> TradeBand.of(part).orElseThrow());
     }
 
-    private Value read(Part part, double ohms) {
-      if (!band(part).holds(ohms)) {
+    private Value read(Part part, double value) {
+      if (!band(part).holds(value)) {
         odd.add(part.id());
       }
-      boolean byItself = read.containsKey(part.id());
-      return new Value(ohms, byItself ? READ_TOLERANCE : DRAWN_TOLERANCE).rounded();
+      boolean byItself = ohms.byItself(part).isPresent();
+      return new Value(value, byItself ? READ_TOLERANCE : DRAWN_TOLERANCE).rounded();
     }
 
     /**
@@ -256,11 +173,9 @@ public record KnownUnit(
     private Optional<Value> unread(Part part, Map<String, Double> twins) {
       double example = part.load().orElseThrow().coldOhms();
       if (facts.tells(part.id())) {
-        return read.containsKey(part.id())
-            ? Optional.of(new Value(band(part).nearest(read.get(part.id()).get(0)), READ_TOLERANCE))
-            : Optional.empty();
+        return ohms.byItself(part).map(o -> new Value(band(part).nearest(o), READ_TOLERANCE));
       }
-      if (read.containsKey(part.id())) {
+      if (ohms.byItself(part).isPresent()) {
         return Optional.empty();
       }
       return twins.isEmpty()
@@ -291,19 +206,13 @@ public record KnownUnit(
     }
   }
 
-  private static boolean ofOhms(Reading r) {
+  static boolean ofOhms(Reading r) {
     return r.probe().function() == MeterFunction.OHMS && r.probe().part().isPresent();
   }
 
   private static boolean apart(double... own) {
     double most = Arrays.stream(own).max().orElse(1);
     return own.length > 1 && most > (1 + ALIKE) * Arrays.stream(own).min().orElse(1);
-  }
-
-  /** What lies around a part where it was read (ohm). */
-  private static double around(UnitModel unit, Part part, Probe probe) {
-    List<Change> without = probe.conditions(unit.sheet(), List.of(Change.open(part.id())));
-    return unit.in(probe.situation(), without).ohmsBetween(part.from(), part.to()).re();
   }
 
   /**

@@ -67,9 +67,14 @@ public record UnitFacts(Map<String, UnitFact> byPart) {
     return byPart.isEmpty() ? example : example.withParts(parts);
   }
 
+  /** What is printed of a part; nothing where nobody has looked. */
+  public Optional<UnitFact> of(String part) {
+    return Optional.ofNullable(byPart.get(part));
+  }
+
   /** Whether the ohms, the curve or the temperatures of a part are known from print. */
   public boolean tells(String part) {
-    return Optional.ofNullable(byPart.get(part)).filter(UnitFact::tells).isPresent();
+    return of(part).filter(UnitFact::tells).isPresent();
   }
 
   /** Whether somebody has looked, and found what can be read or that nothing can. */

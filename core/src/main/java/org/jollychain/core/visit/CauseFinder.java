@@ -75,14 +75,23 @@ public final class CauseFinder {
   private static GuideFindings findings(Guide guide, List<VisitEntry> entries) {
     List<CheckMade> checks = new ArrayList<>();
     Set<String> causes = new HashSet<>();
+    Set<String> done = new HashSet<>();
+    Set<String> putRight = new HashSet<>();
     for (VisitEntry e : entries) {
       if (e.kind() == VisitEntry.Kind.CHECK) {
         checks.add(new CheckMade(e.subject(), e.value()));
       } else if (e.kind() == VisitEntry.Kind.CAUSE && !e.subject().equals(VisitEntry.NO_CAUSE)) {
         causes.add(e.subject());
+      } else if (e.kind() == VisitEntry.Kind.DONE && !e.value().equals(VisitEntry.NO)) {
+        done.add(e.subject());
+      } else if (e.kind() == VisitEntry.Kind.STAYS) {
+        guide.causes().values().stream()
+            .filter(c -> !c.putRight().isEmpty() && done.containsAll(c.putRight()))
+            .forEach(c -> putRight.add(c.id()));
       }
     }
-    return new GuideFindings(Optional.of(guide), List.copyOf(checks), Set.copyOf(causes));
+    return new GuideFindings(
+        Optional.of(guide), List.copyOf(checks), Set.copyOf(causes), Set.copyOf(putRight));
   }
 
   /**
@@ -95,9 +104,9 @@ public final class CauseFinder {
       Diagnosis.Opinion opinion, List<? extends Evidence> evidence, List<VisitEntry> told) {
     List<VisitEntry> entries = DerivedChecks.latest(guide, told);
     Assessment assessment = opinion.assessment();
+    GuideFindings findings = findings(guide, entries);
     CauseModel model =
-        CauseModel.of(sheet, findings(guide, entries), opinion.beginning().complaint(), evidence)
-            .orElseThrow();
+        CauseModel.of(sheet, findings, opinion.beginning().complaint(), evidence).orElseThrow();
     Optional<Part> opened = opened(assessment, entries);
     if (opened.isEmpty() && (!model.outside() || assessment.leading().confirmed())) {
       return CauseSearch.notNeeded(
@@ -115,7 +124,7 @@ public final class CauseFinder {
       return CauseSearch.notNeeded("The guide knows no cause for this.");
     }
     double[] outside = opened.isPresent() ? new double[0] : outside(causes, opinion, model);
-    return search(opened, causes, model.checks(), opinion.assessment(), outside, entries)
+    return search(opened, causes, model.checks(), opinion.assessment(), outside, entries, findings)
         .answered(DerivedChecks.answered(guide, told));
   }
 
@@ -148,13 +157,17 @@ public final class CauseFinder {
       List<Check> checks,
       Assessment assessment,
       double[] outside,
-      List<VisitEntry> entries) {
+      List<VisitEntry> entries,
+      GuideFindings findings) {
     CauseProblem problem = new CauseProblem(causes, checks, costs);
     double unknown = opened.map(Part::kind).map(CauseModel::unknown).orElse(CauseModel.UNKNOWN);
     List<List<String>> because = new ArrayList<>();
     double[] weights = new double[causes.size() + 1];
     for (int i = 0; i < causes.size(); i++) {
       List<String> reasons = new ArrayList<>();
+      if (findings.putRight().contains(causes.get(i).id())) {
+        reasons.add("It was put right, and what is complained of stayed.");
+      }
       weights[i] = causes.get(i).weight() * bearing(causes.get(i), assessment, reasons);
       weights[causes.size()] += unknown * causes.get(i).weight();
       because.add(reasons);
@@ -179,6 +192,9 @@ public final class CauseFinder {
         Optional.ofNullable(check.shows().get(e.value())).ifPresent(shown::add);
       } else if (e.kind() == VisitEntry.Kind.CAUSE && !e.subject().equals(VisitEntry.NO_CAUSE)) {
         said.add(e.subject());
+      } else if (e.kind() == VisitEntry.Kind.STAYS && !ofLink) {
+        said.removeAll(findings.putRight());
+        shown.removeAll(findings.putRight());
       }
     }
     List<Check> open = checks.stream().filter(c -> !made.contains(c)).toList();

@@ -41,11 +41,15 @@ public enum Outcome {
       if (cause == CauseSearch.State.ASK || cause == CauseSearch.State.NOTHING_LEFT) {
         missing.add("say why the link opened, or why no cause was found");
       }
-      List<String> together = visit.sets().stream().flatMap(Outcome::unsaid).toList();
-      if (!done(visit, Step.PUT_RIGHT) && together.isEmpty()) {
+      List<String> unsaid =
+          Stream.concat(
+                  visit.sets().stream().flatMap(Outcome::unsaid),
+                  visit.renewed().stream().filter(r -> !r.settled()).map(Outcome::rating))
+              .toList();
+      if (!done(visit, Step.PUT_RIGHT) && unsaid.isEmpty()) {
         missing.add("say what was put right");
       }
-      missing.addAll(together);
+      missing.addAll(unsaid);
       if (!done(visit, Step.PROVE)) {
         missing.add("every proof has to hold");
       }
@@ -68,6 +72,11 @@ public enum Outcome {
                 m ->
                     "say whether the %s was renewed with the %s, or why it stays in"
                         .formatted(m.title(), set.title()));
+  }
+
+  private static String rating(Visit.Renewal renewed) {
+    return "say that the new %s bears what the old one bears, or that the maker's list names it for this model"
+        .formatted(renewed.title());
   }
 
   private static boolean done(Visit visit, Step step) {

@@ -214,6 +214,12 @@ public record Progress(Step step, String title, State state, String note) {
       return new Progress(
           Step.PUT_RIGHT, State.OPEN, "and the %s?".formatted(partner.get().title()));
     }
+    Optional<Visit.Renewal> unsettled =
+        visit.renewed().stream().filter(r -> !r.settled()).findFirst();
+    if (done && left == 0 && unsettled.isPresent()) {
+      return new Progress(
+          Step.PUT_RIGHT, State.OPEN, "rating of the new %s?".formatted(unsettled.get().title()));
+    }
     if (done && left == 0) {
       return new Progress(Step.PUT_RIGHT, State.DONE, "done");
     }

@@ -107,7 +107,7 @@ public record Proof(
   }
 
   private static Figure figure(String id, String title, Guide.Figure sought, Told told) {
-    String read = value(told.last(VisitEntry.Kind.MEASURED, id));
+    String read = value(told.lastOfProof(VisitEntry.Kind.MEASURED, id));
     double value = read.isEmpty() ? Double.NaN : Double.parseDouble(read);
     boolean fits =
         !read.isEmpty()
@@ -135,7 +135,7 @@ public record Proof(
             .filter(Figure::told)
             .filter(f -> f.low().isPresent() || f.high().isPresent())
             .toList();
-    return told.last(VisitEntry.Kind.PROVED, proof.id())
+    return told.lastOfProof(VisitEntry.Kind.PROVED, proof.id())
         .map(VisitEntry::value)
         .or(
             () ->
@@ -144,7 +144,7 @@ public record Proof(
                     : Optional.of(yes(read.stream().allMatch(Figure::fits))))
         .or(
             () ->
-                told.last(VisitEntry.Kind.WATCHED, proof.watch())
+                told.lastOfProof(VisitEntry.Kind.WATCHED, proof.watch())
                     .map(e -> Timeline.of(guide.watches().get(proof.watch()), e.value()))
                     .map(t -> yes(t.fits())))
         .orElse("");

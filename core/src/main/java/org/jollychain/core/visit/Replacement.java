@@ -13,13 +13,16 @@ import org.jollychain.core.sheet.LoadRating;
 import org.jollychain.core.sheet.Part;
 import org.jollychain.core.sheet.PartKind;
 import org.jollychain.core.sheet.ThermalRating;
+import org.jollychain.core.unit.UnitFact;
 
 /**
  * A new part beside the old one, by what is printed on it: {@code L250-40F}, {@code 121 C}, {@code
- * manual}, {@code 4500 W}, {@code 12.8 ohm}. Where the old one was not read, it stands beside the
- * sheet's example, which is the weaker word.
+ * manual}, {@code 4500 W}, {@code 12.8 ohm}, {@code 15 A}; or in words: {@code same as the old one}
+ * where both were held side by side, {@code by the maker's list} where that names it for the model.
+ * Where the old one was not read, a print stands beside the sheet's example, which is the weaker
+ * word.
  *
- * @param read whether the old one was read
+ * @param read whether the old one, or the unit's paper, was read
  * @param compared what was compared, in words
  * @param differences what is different, in words
  * @param protective whether the part protects: then nothing may be different
@@ -35,6 +38,8 @@ public record Replacement(
   /** How the new one compares. */
   public enum Verdict {
     SAME,
+    /** Nobody has compared it with the old one; the maker's list names it for this model. */
+    LISTED,
     DIFFERENT,
     /** Nothing of what is printed could be compared. */
     NOT_READABLE;
@@ -51,6 +56,10 @@ public record Replacement(
   /** Ratings of loads are printed with two digits (a share). */
   private static final double ROUNDING_SHARE = 0.04;
 
+  private static final Pattern AS_OLD =
+      Pattern.compile("=|SAME(?: PRINT)?(?: AS (?:ON )?(?:THE )?OLD(?: ONE| PART)?)?");
+  private static final Pattern LIST = Pattern.compile("\\bMAKER'?S LIST\\b");
+  private static final Pattern AMPERES = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*A\\b");
   private static final Pattern DISC = Pattern.compile("[LF]\\d{2,3}-\\d{1,3}\\s*[CF]?");
   private static final Pattern CELSIUS = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*°?\\s*([CF])\\b");
   private static final Pattern OHMS =
@@ -60,29 +69,51 @@ public record Replacement(
 
   /**
    * @param part the old one, as this unit has it
-   * @param read whether the old one, or the unit's paper, was read; else it is the sheet's example
+   * @param old what was read of it, or in the unit's paper; else there is the sheet's example alone
    * @param printed on the new part; empty where nothing can be read
    * @throws EvidenceException when it is a marking that no part can bear
    */
-  public static Replacement of(Part part, boolean read, String printed) {
-    String text = printed.strip().toUpperCase(Locale.ROOT);
+  public static Replacement of(Part part, Optional<UnitFact> old, String printed) {
+    String text = printed.strip().toUpperCase(Locale.ROOT).replace('\u2019', '\'');
     try {
-      return of(part, read, text, new ArrayList<>(), new ArrayList<>());
+      return of(part, old, text, new ArrayList<>(), new ArrayList<>());
     } catch (IllegalArgumentException e) {
       throw new EvidenceException("value", e.getMessage());
     }
   }
 
   private static Replacement of(
-      Part part, boolean read, String text, List<String> compared, List<String> differences) {
-    part.thermal().ifPresent(old -> thermal(old, text, compared, differences));
-    part.load().ifPresent(old -> load(old, text, compared, differences));
+      Part part,
+      Optional<UnitFact> old,
+      String text,
+      List<String> compared,
+      List<String> differences) {
+    boolean read = old.filter(f -> !(f instanceof UnitFact.NotReadable)).isPresent();
+    boolean listed = LIST.matcher(text).find();
+    if (AS_OLD.matcher(text).matches()) {
+      compared.add("the print on both");
+    } else if (old.filter(UnitFact.Marking.class::isInstance).isPresent()) {
+      print(old.get(), text, compared, differences);
+    } else {
+      part.thermal().ifPresent(rating -> thermal(rating, text, compared, differences));
+      part.load().ifPresent(rating -> load(rating, text, compared, differences));
+      old.ifPresent(fact -> print(fact, text, compared, differences));
+    }
+    if (listed && !read) {
+      // the list is of this model, the sheet an example
+      differences.clear();
+    }
     Verdict verdict =
         !differences.isEmpty()
             ? Verdict.DIFFERENT
-            : compared.isEmpty() ? Verdict.NOT_READABLE : Verdict.SAME;
+            : listed ? Verdict.LISTED : compared.isEmpty() ? Verdict.NOT_READABLE : Verdict.SAME;
     return new Replacement(
         part, read, verdict, List.copyOf(compared), List.copyOf(differences), protects(part));
+  }
+
+  /** Whether it is told that it is the right one; a part that protects is not let in without. */
+  boolean settled() {
+    return !protective || verdict != Verdict.NOT_READABLE;
   }
 
   /** Links that act by heat or only once, and those that guard a door. */
@@ -142,6 +173,23 @@ public record Replacement(
                 .formatted(manual ? "by hand" : "by itself", old.reset()));
       }
     }
+  }
+
+  /** Amperes of a fuse, or any marking that is the same on both. */
+  private static void print(
+      UnitFact old, String text, List<String> compared, List<String> differences) {
+    if (old instanceof UnitFact.Fuse fuse) {
+      find(AMPERES, text)
+          .ifPresent(
+              a -> share("%.3g A", fuse.amperes(), Double.parseDouble(a), compared, differences));
+    } else if (old instanceof UnitFact.Marking marking
+        && bare(text).equals(bare(marking.said().toUpperCase(Locale.ROOT)))) {
+      compared.add("the print on both");
+    }
+  }
+
+  private static String bare(String print) {
+    return print.replaceAll("[\\s.,-]", "");
   }
 
   private static void degrees(

@@ -29,6 +29,15 @@ public record Told(
     return last(entries, kind, subject);
   }
 
+  /** The same of what proves the repair: what was told before a complaint stayed is over. */
+  Optional<VisitEntry> lastOfProof(VisitEntry.Kind kind, String subject) {
+    int from = 0;
+    for (int i = 0; i < entries.size(); i++) {
+      from = entries.get(i).kind() == VisitEntry.Kind.STAYS ? i : from;
+    }
+    return last(entries.subList(from, entries.size()), kind, subject);
+  }
+
   Optional<VisitEntry> before(VisitEntry.Kind kind, String subject) {
     return last(earlier, kind, subject);
   }

@@ -92,6 +92,7 @@ public record Visit(
    * @param printed on the new one
    * @param read whether the old one was read; else it is compared with the sheet's example
    * @param verdict of the comparison
+   * @param settled whether it is told that it is the right one for this unit
    * @param failed whether a test of its own has shown the old one bad; else it was renewed with
    *     another, or to prevent
    */
@@ -103,6 +104,7 @@ public record Visit(
       Replacement.Verdict verdict,
       List<String> compared,
       List<String> differences,
+      boolean settled,
       boolean failed) {}
 
   /**
@@ -336,7 +338,7 @@ public record Visit(
             id -> {
               Part part = sheet.part(id);
               String printed = answer(told, VisitEntry.Kind.RENEWED, id);
-              Replacement by = Replacement.of(part, facts.tells(id), printed);
+              Replacement by = Replacement.of(part, facts.of(id), printed);
               return new Renewal(
                   id,
                   part.title(),
@@ -345,6 +347,7 @@ public record Visit(
                   by.verdict(),
                   by.compared(),
                   by.differences(),
+                  by.settled(),
                   assessment.parts().stream()
                       .anyMatch(
                           p ->

@@ -57,8 +57,12 @@ public record VisitEntry(Kind kind, String subject, String value) {
     CAUSE,
     /** An action of the guide was done, or left out on purpose where its value is no. */
     DONE,
-    /** A part of the sheet was renewed; its value is what is printed on the new one. */
+    /**
+     * A part of the sheet was renewed; its value is what is printed on the new one, or in words.
+     */
     RENEWED,
+    /** A complaint stays, though what was found was put right. */
+    STAYS,
     /** A part that goes with a renewed one stays in; its value is the reason. */
     KEPT,
     /** A run of the guide was watched; its value is the events with their seconds. */
@@ -121,9 +125,15 @@ public record VisitEntry(Kind kind, String subject, String value) {
           yesOrNo();
         }
       }
+      case STAYS -> {
+        known("complaint", sheet.complaints().keySet());
+        if (told.stream().noneMatch(VisitEntry::putsRight)) {
+          throw new EvidenceException("subject", "say first what was put right");
+        }
+      }
       case RENEWED -> {
         known("part", sheet.parts().keySet());
-        Replacement.of(sheet.part(subject), facts.tells(subject), value).refuse();
+        Replacement.of(sheet.part(subject), facts.of(subject), value).refuse();
       }
       case KEPT -> {
         known("part", sheet.parts().keySet());
@@ -152,6 +162,16 @@ public record VisitEntry(Kind kind, String subject, String value) {
         }
       }
     }
+  }
+
+  /** Whether something was done about what was found. */
+  private boolean putsRight() {
+    return switch (kind) {
+      case RENEWED -> true;
+      case DONE -> !value.equals(NO);
+      case GIVEN -> value.equals(NO);
+      default -> false;
+    };
   }
 
   /** Accesses that were opened and not closed again, in the order they were opened. */

@@ -7,7 +7,6 @@ import static org.assertj.core.api.Assertions.withinPercentage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.jollychain.core.Guides;
 import org.jollychain.core.Sheets;
 import org.jollychain.core.diagnosis.Assessment.PartAssessment;
@@ -41,7 +40,7 @@ class OneListTest {
         List.of(),
         new Diagnosis.Beginning(
             Optional.of(complaint),
-            new GuideFindings(Optional.of(GUIDE), List.of(checks), Set.of()),
+            GuideFindings.by(Optional.of(GUIDE), List.of(checks)),
             UnitFacts.NONE));
   }
 
@@ -103,10 +102,9 @@ class OneListTest {
             List.of(),
             new Diagnosis.Beginning(
                 complaint,
-                new GuideFindings(
+                GuideFindings.by(
                     Optional.of(Guides.shipped("range")),
-                    List.of(new CheckMade("coil-swap", "follows")),
-                    Set.of()),
+                    List.of(new CheckMade("coil-swap", "follows"))),
                 UnitFacts.NONE));
     assertThat(cold.assessment().leading().part()).isEqualTo("front-coil");
     assertThat(cold.assessment().leading().confirmed()).isFalse();

@@ -38,13 +38,54 @@ class ReplacementTest {
     "door-switch, 16 A 250 V, not-readable"
   })
   void is_compared_by_what_is_printed(String part, String printed, String verdict) {
-    assertThat(Replacement.of(DRYER.part(part), true, printed).verdict()).hasToString(verdict);
+    assertThat(Replacement.of(DRYER.part(part), Optional.empty(), printed).verdict())
+        .hasToString(verdict);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "15 A, 15A 250V, same",
+    "15 A, 20 A, different",
+    "15 A, same, same",
+    "15 A, smudged, not-readable",
+    "KSD 12-4, ksd12-4, same",
+    "KSD 12-4, KSD 13-4, not-readable",
+    "not readable, Same as the old one, same",
+    "not readable, 16 A by the maker's list, listed",
+  })
+  void is_compared_with_what_was_read_of_the_old_one(String old, String printed, String verdict) {
+    Sheet microwave = Sheets.shipped("microwave-120");
+    UnitFacts facts = UnitFacts.NONE.and(microwave, "line-fuse", old);
+    assertThat(
+            Replacement.of(microwave.part("line-fuse"), facts.of("line-fuse"), printed).verdict())
+        .hasToString(verdict);
+  }
+
+  /** The list is of the model, the sheet an example; what was read of the old one outweighs it. */
+  @Test
+  void the_makers_list_stands_against_the_sheet_and_not_against_the_old_part() {
+    VisitEntry listed =
+        new VisitEntry(VisitEntry.Kind.RENEWED, "thermal-cutoff", "196 C by the maker\u2019s list");
+    assertThatCode(() -> listed.check(DRYER, UnitFacts.NONE, Optional.empty(), List.of()))
+        .doesNotThrowAnyException();
+    UnitFacts old = UnitFacts.NONE.and(DRYER, "thermal-cutoff", "178 C");
+    assertThatThrownBy(() -> listed.check(old.on(DRYER), old, Optional.empty(), List.of()))
+        .hasMessageContaining("it acts at 196 °C, the old one at 178 °C");
+  }
+
+  @Test
+  void a_protective_part_of_which_nothing_was_compared_is_not_settled() {
+    assertThat(Replacement.of(DRYER.part("thermal-cutoff"), Optional.empty(), "").settled())
+        .isFalse();
+    assertThat(Replacement.of(DRYER.part("thermal-cutoff"), Optional.empty(), "=").settled())
+        .isTrue();
+    assertThat(Replacement.of(DRYER.part("element"), Optional.empty(), "").settled()).isTrue();
   }
 
   @Test
   void a_hand_reset_is_not_renewed_by_one_that_resets_itself() {
     Sheet autoclave = Sheets.shipped("autoclave-115");
-    Replacement by = Replacement.of(autoclave.part("hand-limit"), true, "auto reset");
+    Replacement by = Replacement.of(autoclave.part("hand-limit"), Optional.empty(), "auto reset");
     assertThat(by.differences()).singleElement().asString().contains("by itself");
   }
 
@@ -65,7 +106,7 @@ class ReplacementTest {
   /** A disc that would have to cool below nothing before it closes again. */
   @Test
   void a_marking_that_no_part_can_bear_is_refused_in_words() {
-    assertThatThrownBy(() -> Replacement.of(DRYER.part("high-limit"), true, "L050-60F"))
+    assertThatThrownBy(() -> Replacement.of(DRYER.part("high-limit"), Optional.empty(), "L050-60F"))
         .isInstanceOf(EvidenceException.class)
         .hasMessageContaining("differential");
   }

@@ -166,6 +166,7 @@ record JobSheet(
     say(story, "Not tested", untested(a));
     say(story, "Cause", cause(view));
     say(story, "Put right", answered(visit.actions(), VisitEntry.YES));
+    say(story, "Still there", stayed(view));
     say(
         story,
         "Renewed",
@@ -244,6 +245,34 @@ record JobSheet(
     return search.state() == CauseSearch.State.FOUND
         ? search.say().replaceFirst("^Found: ", "")
         : "";
+  }
+
+  /** After what work a complaint was still there. */
+  private static String stayed(JobView view) {
+    Map<String, String> actions =
+        view.visit().actions().stream()
+            .collect(Collectors.toMap(Visit.Item::id, Visit.Item::title));
+    List<String> said = new ArrayList<>();
+    List<String> done = new ArrayList<>();
+    view.entries().stream()
+        .filter(line -> line.struckAt() == null)
+        .forEach(
+            line -> {
+              switch (line.kind()) {
+                case DONE -> {
+                  if (!line.value().equals(VisitEntry.NO)) {
+                    done.add(actions.getOrDefault(line.subject(), line.subject()));
+                  }
+                }
+                case RENEWED ->
+                    view.visit().renewed().stream()
+                        .filter(r -> r.part().equals(line.subject()))
+                        .forEach(r -> done.add(r.title() + " renewed"));
+                case STAYS -> said.add("After: %s.".formatted(String.join("; ", done)));
+                default -> {}
+              }
+            });
+    return said.stream().distinct().collect(Collectors.joining(" "));
   }
 
   private static String answered(List<Visit.Item> items, String answer) {

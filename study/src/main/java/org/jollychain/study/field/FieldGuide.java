@@ -1,11 +1,14 @@
 package org.jollychain.study.field;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.random.RandomGenerator;
 import org.jollychain.core.diagnosis.Diagnosis;
+import org.jollychain.core.evidence.Evidence;
+import org.jollychain.core.fault.Hypothesis;
 import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Check;
 import org.jollychain.core.guide.CheckMade;
@@ -26,6 +29,7 @@ final class FieldGuide {
   private final Guide guide;
   private final RandomGenerator random;
   private final List<CheckMade> made = new ArrayList<>();
+  private final Set<String> putRight = new HashSet<>();
   private String cause = "";
 
   FieldGuide(Guide guide, RandomGenerator random) {
@@ -52,7 +56,31 @@ final class FieldGuide {
   /** What is known before anything is read, with what was found by the guide. */
   Diagnosis.Beginning beginning(Optional<String> complaint, UnitFacts facts) {
     return new Diagnosis.Beginning(
-        complaint, new GuideFindings(Optional.of(guide), List.copyOf(made), Set.of()), facts);
+        complaint,
+        new GuideFindings(Optional.of(guide), List.copyOf(made), Set.of(), Set.copyOf(putRight)),
+        facts);
+  }
+
+  /**
+   * Puts right what a search ended on outside of the circuit, and tries the unit.
+   *
+   * @return whether what is complained of stays, so that the search goes on
+   */
+  boolean stays(Diagnosis.Opinion opinion, List<? extends Evidence> taken) {
+    Diagnosis.Beginning began = opinion.beginning();
+    Optional<CauseModel> model =
+        CauseModel.of(opinion.unit().sheet(), began.findings(), began.complaint(), taken);
+    if (opinion.beliefs().get(0).hypothesis().kind() != Hypothesis.Kind.SOUND || model.isEmpty()) {
+      return false;
+    }
+    double[] p = model.get().probabilities(opinion.beliefs());
+    for (int i = 0; i < p.length - 1; i++) {
+      String found = model.get().causes().get(i).id();
+      if (p[i] > CauseModel.SEEN && !found.equals(cause)) {
+        return putRight.add(found);
+      }
+    }
+    return false;
   }
 
   /** Makes a check. */

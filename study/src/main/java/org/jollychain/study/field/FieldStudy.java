@@ -195,6 +195,9 @@ public final class FieldStudy {
           diagnosis.opinion(visit.taken(), guide.beginning(Optional.of(complaint), facts));
       List<Proposal> next = planner.plan(opinion, visit.taken(), policy).next();
       if (next.isEmpty()) {
+        if (guide.stays(opinion, visit.taken())) {
+          continue;
+        }
         return;
       }
       Proposal first = next.get(0);
