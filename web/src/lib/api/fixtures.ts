@@ -209,6 +209,7 @@ export function jobView(more: Partial<JobView> = {}): JobView {
 export function visit(more: Partial<JobView['visit']> = {}): JobView['visit'] {
   return {
     progress: [],
+    ends: 'repaired',
     supply: [],
     watches: [],
     timelines: [],

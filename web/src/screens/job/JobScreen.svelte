@@ -111,8 +111,7 @@
 
   /** Goes on in the field with what was typed anywhere. */
   function begin(typed: string) {
-    session.draft += typed;
-    if (!session.probe) session.selectLeast();
+    session.startTyping(typed);
     void tick().then(() => field?.focus());
   }
 

@@ -36,6 +36,9 @@ import {
 /** What is decided by what the job shows. */
 const RESTS_ON_THE_JOB: VisitKind[] = ['renewed', 'proved'];
 
+/** A reading alone, without points or a part in front. */
+const BARE = /^\s*([-.<>~]?\d.*|ol|open|infinity|short|beeps?|no beep)\s*$/i;
+
 /** After which it is looked again whether the last change is through. */
 const SHORT_MS = 40;
 
@@ -288,11 +291,27 @@ export class JobSession {
     else this.#shown(view);
   }
 
+  /** Goes on with what is typed anywhere; where nothing is to be measured, its place has still to be told. */
+  startTyping(typed: string): void {
+    this.draft += typed;
+    if (this.probe) return;
+    this.selectLeast();
+    this.#nowhere = true;
+  }
+
+  /** Whether somebody began to type though no probe was proposed or chosen. */
+  #nowhere = false;
+
   /** Logs what the meter shows at the probe. */
   async log(typed = this.draft): Promise<boolean> {
     if (!this.probe || this.busy || this.closed) return false;
     if (typed.trim() === '') {
       this.error = `Type what the meter shows, like ${this.probe.unit === 'Ω' ? '0.2 or OL' : '119.8'}.`;
+      return false;
+    }
+    if (this.#nowhere && BARE.test(typed)) {
+      this.draft = typed;
+      this.error = `Where was ${typed.trim()} read? Put its points or its part in front, or choose a link in the chain.`;
       return false;
     }
     if (this.#wiresNotTold(typed)) return false;
@@ -467,6 +486,7 @@ export class JobSession {
 
   choose(own: Choice): void {
     this.own = own;
+    this.#nowhere = false;
     this.error = '';
     this.#asAsked();
   }

@@ -118,6 +118,19 @@ describe('a session', () => {
     expect(sent).not.toHaveBeenCalled();
   });
 
+  it('asks where a bare figure was read that answers no probe', async () => {
+    const sent = vi.spyOn(api, 'addEvidence').mockResolvedValue(asking);
+    const look = proposal({ kind: 'check', check: 'filter', title: 'Filter and sump' });
+    const session = await opened({ ...asking, plan: { ...asking.plan, next: [look] } });
+    session.startTyping('10.2k');
+    expect(await session.log()).toBe(false);
+    expect(session.error).toMatch(/^Where was 10\.2k read\?/);
+    expect(sent).not.toHaveBeenCalled();
+    session.select(0);
+    expect(session.draft).toBe('10.2k');
+    expect(await session.log()).toBe(true);
+  });
+
   it('keeps what was refused in its field, and sends it under a new id', async () => {
     const sent = vi.spyOn(api, 'addEvidence').mockRejectedValue(REFUSED);
     const session = await opened(asking);

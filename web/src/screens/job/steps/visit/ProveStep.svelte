@@ -31,9 +31,7 @@
     )
   );
   const putRight = $derived(
-    view.visit.renewed.length > 0 ||
-      view.visit.actions.some((a) => a.answer === 'yes') ||
-      view.visit.simple.some((s) => s.answer === 'no')
+    view.visit.actions.some((a) => a.answer === 'yes') || view.visit.simple.some((s) => s.answer === 'no')
   );
   const tell = $derived(session.closed ? undefined : session.tell.bind(session));
 </script>
@@ -112,17 +110,24 @@
         </table>
       </section>
     {/if}
-    {#if tell && putRight && view.job.complaint}
+    {#if tell && view.job.complaint && (putRight || view.visit.renewed.length > 0)}
       <section class="card" aria-label="Not over">
         <h2>Not over?</h2>
-        <p class="soft">What was put right may not be all. The search goes on with what that tells.</p>
-        <button
-          type="button"
-          class="quiet-button"
-          disabled={session.busy}
-          onclick={() => tell('stays', view.job.complaint, '')}
-          >It still does it: {sheet.complaints[view.job.complaint]?.title}</button
-        >
+        {#if view.visit.renewed.length > 0}
+          <p class="soft">
+            If it still does it, sign off what was done and open a visit that follows: readings on the old
+            part would mislead the search.
+          </p>
+        {:else}
+          <p class="soft">What was put right may not be all. The search goes on with what that tells.</p>
+          <button
+            type="button"
+            class="quiet-button"
+            disabled={session.busy}
+            onclick={() => tell('stays', view.job.complaint, '')}
+            >It still does it: {sheet.complaints[view.job.complaint]?.title}</button
+          >
+        {/if}
       </section>
     {/if}
     {#if !session.closed}<StillMissing {view} />{/if}

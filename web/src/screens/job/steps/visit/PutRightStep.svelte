@@ -41,6 +41,24 @@
   const renew = (id: string, text: string) => session.tell('renewed', id, text);
 </script>
 
+{#snippet one()}
+  {#if part}
+    <RenewedParts
+      parts={[{ part, title: sheet.parts[part]?.title ?? part }]}
+      keyed={!openSet && unsettled.length === 0}
+      busy={session.busy}
+      onrenew={renew}
+    >
+      <label>
+        Part
+        <select value={part} onchange={(e) => (chosen = e.currentTarget.value)}>
+          {#each Object.values(sheet.parts) as p (p.id)}<option value={p.id}>{p.title}</option>{/each}
+        </select>
+      </label>
+    </RenewedParts>
+  {/if}
+{/snippet}
+
 <StepFrame>
   {#if due.length > 0}
     <Items
@@ -102,21 +120,13 @@
           onkeepin={(id, why) => session.tell('kept', id, why)}
         />
       {/each}
-      {#if view.visit.sets.length > 0}<h3>Another part</h3>{/if}
-      {#if part}
-        <RenewedParts
-          parts={[{ part, title: sheet.parts[part]?.title ?? part }]}
-          keyed={!openSet && unsettled.length === 0}
-          busy={session.busy}
-          onrenew={renew}
-        >
-          <label>
-            Part
-            <select value={part} onchange={(e) => (chosen = e.currentTarget.value)}>
-              {#each Object.values(sheet.parts) as p (p.id)}<option value={p.id}>{p.title}</option>{/each}
-            </select>
-          </label>
-        </RenewedParts>
+      {#if view.visit.sets.length > 0}
+        <details>
+          <summary>Another part</summary>
+          {@render one()}
+        </details>
+      {:else}
+        {@render one()}
       {/if}
     {/if}
     {#if session.error}<p class="error" role="alert">{session.error}</p>{/if}
@@ -152,11 +162,6 @@
     font-size: 0.8125rem;
     line-height: 1.4;
     padding-top: 2px;
-  }
-  h3 {
-    padding-top: 14px;
-    font-size: 0.875rem;
-    font-weight: 600;
   }
   .renew details {
     padding-top: 8px;

@@ -75,15 +75,14 @@
       disabled={busy}
       onclick={() => renew((text) => text || SAME)}
       >{#if keyed}<kbd>=</kbd>{/if}{parts.length > 1
-        ? 'Each bears what its old one bears'
-        : 'It bears what the old one bears'}</button
+        ? 'Same prints as on the old ones'
+        : 'Same print as on the old one'}</button
     >
     <button
       type="button"
       class="quiet-button"
       disabled={busy}
-      onclick={() => renew((text) => (text ? `${text} ${LIST}` : LIST))}
-      >{parts.length > 1 ? "The maker's list names them" : "The maker's list names it"}</button
+      onclick={() => renew((text) => (text ? `${text} ${LIST}` : LIST))}>Named in the maker's list</button
     >
   </p>
 </form>

@@ -74,8 +74,11 @@
   h3::first-letter {
     text-transform: uppercase;
   }
-  p {
+  p,
+  .quiet-button {
     font-size: 0.8125rem;
+  }
+  p {
     padding-top: 2px;
   }
 </style>

@@ -20,7 +20,9 @@
     ['declined', 'Declined', 'The customer does not want the repair.']
   ];
 
-  let as = $state<(typeof OUTCOMES)[number][0]>('repaired');
+  let chosen = $state<(typeof OUTCOMES)[number][0]>();
+  /** As it stands, unless another was chosen. */
+  const as = $derived(chosen ?? (view.visit.ends || 'repaired'));
   let typed = $state<string>();
   let following = $state(false);
   const outcome = $derived(typed ?? view.visit.summary);
@@ -55,7 +57,14 @@
         <legend class="soft">Outcome</legend>
         {#each OUTCOMES as [id, title, note], i (id)}
           <label>
-            <input type="radio" name="as" value={id} bind:group={as} data-key={i + 1} />
+            <input
+              type="radio"
+              name="as"
+              value={id}
+              checked={as === id}
+              onchange={() => (chosen = id)}
+              data-key={i + 1}
+            />
             <span><b>{title}</b><small>{note}</small></span>
           </label>
         {/each}
@@ -63,7 +72,7 @@
       <label class="text" for="outcome">In words, for the customer</label>
       <textarea
         id="outcome"
-        rows="3"
+        rows="5"
         maxlength="2000"
         value={outcome}
         oninput={(e) => (typed = e.currentTarget.value)}></textarea>

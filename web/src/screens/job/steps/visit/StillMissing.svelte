@@ -2,7 +2,7 @@
   import type { JobView } from '../../../../lib/api/client';
 
   /** What is still missing to sign off: all of it at once, long before anybody tries. */
-  let { view, as = 'repaired' }: { view: JobView; as?: string } = $props();
+  let { view, as = view.visit.ends || 'repaired' }: { view: JobView; as?: string } = $props();
 
   const missing = $derived(view.missing[as] ?? []);
 </script>

@@ -222,9 +222,9 @@ describe('the steps of a visit', () => {
     const tell = vi.spyOn(api, 'tell').mockResolvedValue(view);
     render(PutRightStep, { session: session(view), view, sheet: sheet() });
     expect(screen.getByText(/It protects: say what it bears beside the old one/)).toBeInTheDocument();
-    const [same] = screen.getAllByRole('button', { name: /It bears what the old one bears/ });
+    const [same] = screen.getAllByRole('button', { name: /Same print as on the old one/ });
     await userEvent.click(same as HTMLElement);
-    const [listed] = screen.getAllByRole('button', { name: "The maker's list names it" });
+    const [listed] = screen.getAllByRole('button', { name: "Named in the maker's list" });
     await userEvent.click(listed as HTMLElement);
     expect(tell.mock.calls.map((c) => c[2])).toMatchObject([
       { kind: 'renewed', subject: 'limit', value: 'same as the old one' },

@@ -149,6 +149,12 @@
   {/if}
 {/snippet}
 
+{#snippet causes()}
+  <button type="button" class="quiet-button" onclick={() => session.show('cause')}
+    >All checks and causes</button
+  >
+{/snippet}
+
 {#snippet othercode()}
   <CodeTyped
     {sheet}
@@ -208,7 +214,7 @@
       {actions}
     />
   {:else}
-    <section class="card outcome" aria-label="Next probe">
+    <section class="card outcome" aria-label={check ? 'Found' : 'Next probe'}>
       <h2>{END_TITLES[view.plan.state] ?? 'Nothing more to ask'}</h2>
       <p>{view.plan.say}</p>
       {#if error}<p class="error" role="alert">{error}</p>{/if}
@@ -228,6 +234,7 @@
         why={check.why}
         caution={check.hazards.join(' · ')}
         expectations={[]}
+        actions={causes}
       >
         <CheckAnswers {session} check={check.id} outcomes={check.outcomes} card={check.bench ?? undefined} />
       </NextCard>
@@ -311,6 +318,9 @@
     font-weight: 600;
     line-height: 1.3;
     margin-bottom: 4px;
+  }
+  .outcome:not(:last-child) {
+    margin-bottom: 12px;
   }
   .onward {
     display: block;

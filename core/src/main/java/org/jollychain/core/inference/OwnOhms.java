@@ -1,6 +1,7 @@
 package org.jollychain.core.inference;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -97,20 +98,21 @@ final class OwnOhms {
         .collect(Collectors.toUnmodifiableSet());
   }
 
-  /** What a part has by its own readings: the middle of those that a sound one may show. */
+  /**
+   * What a part has by its own readings: of those that a sound one may show the middle, or the one
+   * that fits what it draws.
+   */
   Optional<Double> of(Part part) {
     TradeBand sound = band.apply(part);
-    double[] possible =
-        read.getOrDefault(part.id(), List.of()).stream()
-            .mapToDouble(v -> v)
-            .filter(sound::allows)
-            .sorted()
-            .toArray();
-    return possible.length > 0
-        ? Optional.of(possible[possible.length / 2])
-        : Optional.ofNullable(drawn.get(part.id()))
-            .filter(sound::holds)
-            .or(() -> Optional.ofNullable(among.get(part.id())));
+    Optional<Double> draws = Optional.ofNullable(drawn.get(part.id())).filter(sound::holds);
+    List<Double> possible =
+        read.getOrDefault(part.id(), List.of()).stream().filter(sound::allows).sorted().toList();
+    if (possible.isEmpty()) {
+      return draws.or(() -> Optional.ofNullable(among.get(part.id())));
+    }
+    return draws.isPresent()
+        ? possible.stream().min(Comparator.comparingDouble(v -> apart(v, draws.get())))
+        : Optional.of(possible.get(possible.size() / 2));
   }
 
   private void take(Reading r, Shown.Figure f) {

@@ -15,7 +15,6 @@ import org.jollychain.core.diagnosis.Verdict;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.guide.Cause;
 import org.jollychain.core.guide.Check;
-import org.jollychain.core.guide.CheckMade;
 import org.jollychain.core.guide.Guide;
 import org.jollychain.core.guide.GuideFindings;
 import org.jollychain.core.inference.CauseModel;
@@ -64,36 +63,6 @@ public final class CauseFinder {
     this.costs = costs;
   }
 
-  /** What was found by the guide, as far as it bears on the circuit. */
-  public static GuideFindings findings(Optional<Guide> guide, List<VisitEntry> entries) {
-    return guide.map(g -> findings(g, DerivedChecks.latest(g, entries))).orElse(GuideFindings.NONE);
-  }
-
-  /**
-   * @param entries with the checks that runs and figures amount to
-   */
-  private static GuideFindings findings(Guide guide, List<VisitEntry> entries) {
-    List<CheckMade> checks = new ArrayList<>();
-    Set<String> causes = new HashSet<>();
-    Set<String> done = new HashSet<>();
-    Set<String> putRight = new HashSet<>();
-    for (VisitEntry e : entries) {
-      if (e.kind() == VisitEntry.Kind.CHECK) {
-        checks.add(new CheckMade(e.subject(), e.value()));
-      } else if (e.kind() == VisitEntry.Kind.CAUSE && !e.subject().equals(VisitEntry.NO_CAUSE)) {
-        causes.add(e.subject());
-      } else if (e.kind() == VisitEntry.Kind.DONE && !e.value().equals(VisitEntry.NO)) {
-        done.add(e.subject());
-      } else if (e.kind() == VisitEntry.Kind.STAYS) {
-        guide.causes().values().stream()
-            .filter(c -> !c.putRight().isEmpty() && done.containsAll(c.putRight()))
-            .forEach(c -> putRight.add(c.id()));
-      }
-    }
-    return new GuideFindings(
-        Optional.of(guide), List.copyOf(checks), Set.copyOf(causes), Set.copyOf(putRight));
-  }
-
   /**
    * How far the search is.
    *
@@ -104,7 +73,7 @@ public final class CauseFinder {
       Diagnosis.Opinion opinion, List<? extends Evidence> evidence, List<VisitEntry> told) {
     List<VisitEntry> entries = DerivedChecks.latest(guide, told);
     Assessment assessment = opinion.assessment();
-    GuideFindings findings = findings(guide, entries);
+    GuideFindings findings = FoundByGuide.of(guide, entries);
     CauseModel model =
         CauseModel.of(sheet, findings, opinion.beginning().complaint(), evidence).orElseThrow();
     Optional<Part> opened = opened(assessment, entries);

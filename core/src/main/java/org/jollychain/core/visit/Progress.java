@@ -63,7 +63,7 @@ public record Progress(Step step, String title, State state, String note) {
                 arrive,
                 supply(assessment.supply().verdict()),
                 getIn(visit, told),
-                walk(found || outside, arrive.state == State.HERE, plan.state()),
+                walk(found || outside, arrive.state == State.HERE, plan),
                 outside && !confirmed
                     ? new Progress(Step.CONFIRM, State.NOT_NEEDED, "outside of the circuit")
                     : confirm(found, plan.state(), visit),
@@ -73,15 +73,23 @@ public record Progress(Step step, String title, State state, String note) {
                 told.closed()
                     ? new Progress(Step.SIGN_OFF, State.DONE, "closed")
                     : new Progress(Step.SIGN_OFF, State.OPEN, "not yet")));
-    return atWork(steps, (found || outside) && !told.closed());
+    boolean nothing = begun && arrive.state != State.HERE && plan.next().isEmpty();
+    return found || outside
+        ? atWork(steps, Step.CAUSE, told)
+        : nothing ? atWork(steps, Step.PROVE, told) : List.copyOf(steps);
   }
 
-  /** Once the fault is found the work is at the first step that is not over. */
-  private static List<Progress> atWork(List<Progress> steps, boolean found) {
-    if (!found) {
+  /**
+   * Once the fault is found, or nothing is left to ask, the work is at the first step that is not
+   * over.
+   *
+   * @param from the first that is looked at
+   */
+  private static List<Progress> atWork(List<Progress> steps, Step from, Told told) {
+    if (told.closed()) {
       return List.copyOf(steps);
     }
-    for (int i = Step.CAUSE.ordinal(); i < steps.size(); i++) {
+    for (int i = from.ordinal(); i < steps.size(); i++) {
       Progress p = steps.get(i);
       if (p.state == State.OPEN) {
         steps.set(i, new Progress(p.step, State.HERE, p.note));
@@ -140,13 +148,15 @@ public record Progress(Step step, String title, State state, String note) {
         : new Progress(Step.GET_IN, State.OPEN, "nothing opened");
   }
 
-  private static Progress walk(boolean found, boolean arriving, Plan.State plan) {
+  private static Progress walk(boolean found, boolean arriving, Plan plan) {
     if (arriving) {
       return new Progress(Step.WALK, State.OPEN, "after the simple things");
     }
-    boolean leads = found || plan == Plan.State.CONFIRM || plan == Plan.State.CLEAR;
-    return leads
-        ? new Progress(Step.WALK, State.DONE, "it is clear")
+    if (found || plan.state() == Plan.State.CONFIRM || plan.state() == Plan.State.CLEAR) {
+      return new Progress(Step.WALK, State.DONE, "it is clear");
+    }
+    return plan.next().isEmpty()
+        ? new Progress(Step.WALK, State.DONE, "nothing left to ask")
         : new Progress(Step.WALK, State.HERE, "here");
   }
 

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.jollychain.core.evidence.EvidenceException;
 import org.jollychain.core.guide.Guide;
 import org.jollychain.core.sheet.Complaint;
@@ -24,6 +25,18 @@ import org.jollychain.core.sheet.Sheet;
  */
 public record Proof(
     String id, String title, double minutes, String note, String answer, List<Figure> figures) {
+
+  /** What was tried, with what was read. */
+  String tried() {
+    String read =
+        figures.stream()
+            .filter(Figure::told)
+            .map(f -> f.read() + " " + f.unit())
+            .collect(Collectors.joining(", "));
+    return title
+        + (read.isEmpty() ? "" : ": " + read)
+        + (answer.equals(VisitEntry.NO) ? ": does not hold" : "");
+  }
 
   /** Between a proof and the load whose current it is. */
   private static final String OF = "/";

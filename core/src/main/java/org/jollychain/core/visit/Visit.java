@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
@@ -20,7 +19,6 @@ import org.jollychain.core.network.UnitModel;
 import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Proposal;
 import org.jollychain.core.plan.TimeCosts;
-import org.jollychain.core.quantity.PlainText;
 import org.jollychain.core.sheet.Access;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Part;
@@ -45,6 +43,7 @@ import org.jollychain.core.unit.UnitFacts;
  * @param currents what a clamp has to show
  * @param prevention of the causes found
  * @param summary what was found and done, in a sentence or two
+ * @param ends how it ends as it stands
  * @param next what to do next, in a few words
  */
 public record Visit(
@@ -64,6 +63,7 @@ public record Visit(
     List<Expectation> currents,
     List<Guide.Prevention> prevention,
     String summary,
+    Outcome ends,
     String next) {
 
   /** The step at which the work is, if it is at one. */
@@ -173,13 +173,15 @@ public record Visit(
             currents,
             guide.map(g -> prevention(g, found)).orElse(List.of()),
             "",
+            Outcome.UNSAID,
             "");
     boolean begun = evidence.stream().anyMatch(e -> !(e instanceof ComplaintTold));
     List<Progress> steps = Progress.of(sheet, visit, told, begun, assessment, plan);
-    return visit.told(steps, visit.summary(assessment.leading(), found), visit.next(steps, plan));
+    Summary summary = Summary.of(visit, assessment, found, opinion.told());
+    return visit.told(steps, summary, visit.next(steps, plan));
   }
 
-  private Visit told(List<Progress> steps, String summary, String next) {
+  private Visit told(List<Progress> steps, Summary summary, String next) {
     return new Visit(
         steps,
         hazards,
@@ -196,7 +198,8 @@ public record Visit(
         before,
         currents,
         prevention,
-        summary,
+        summary.words(),
+        summary.ends(),
         next);
   }
 
@@ -224,19 +227,6 @@ public record Visit(
 
   private static String firstOpen(List<Item> items) {
     return items.stream().filter(i -> i.answer().isEmpty()).map(Item::title).findFirst().orElse("");
-  }
-
-  private String summary(Assessment.Leading leading, List<Cause> found) {
-    List<String> said = new ArrayList<>();
-    if (leading.confirmed()) {
-      said.add(leading.title());
-    }
-    found.forEach(c -> said.add(c.title()));
-    actions.stream()
-        .filter(a -> a.answer().equals(VisitEntry.YES))
-        .forEach(a -> said.add(a.title()));
-    renewed.forEach(r -> said.add(r.title() + " renewed"));
-    return said.stream().map(s -> PlainText.sentence(s) + ".").collect(Collectors.joining(" "));
   }
 
   private static List<Cause> found(Optional<Guide> guide, CauseSearch search) {

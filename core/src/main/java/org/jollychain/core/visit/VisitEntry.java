@@ -127,6 +127,11 @@ public record VisitEntry(Kind kind, String subject, String value) {
       }
       case STAYS -> {
         known("complaint", sheet.complaints().keySet());
+        if (told.stream().anyMatch(e -> e.kind == Kind.RENEWED)) {
+          throw new EvidenceException(
+              "subject",
+              "a part was renewed: sign off what was done and open a visit that follows, since readings on the old part would mislead the search");
+        }
         if (told.stream().noneMatch(VisitEntry::putsRight)) {
           throw new EvidenceException("subject", "say first what was put right");
         }
@@ -167,7 +172,6 @@ public record VisitEntry(Kind kind, String subject, String value) {
   /** Whether something was done about what was found. */
   private boolean putsRight() {
     return switch (kind) {
-      case RENEWED -> true;
       case DONE -> !value.equals(NO);
       case GIVEN -> value.equals(NO);
       default -> false;

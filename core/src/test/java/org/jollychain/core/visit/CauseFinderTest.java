@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.jollychain.core.Guides;
 import org.jollychain.core.Readings;
 import org.jollychain.core.Sheets;
@@ -86,7 +88,7 @@ class CauseFinderTest {
     Sheet dryer = Sheets.shipped("dryer-timer-240");
     Diagnosis diagnosis = new Diagnosis(dryer);
     GuideFindings lint =
-        CauseFinder.findings(
+        FoundByGuide.of(
             Optional.of(GUIDE),
             List.of(new VisitEntry(VisitEntry.Kind.CHECK, "duct-look", "lint")));
     Optional<String> noHeat = Optional.of("no-heat");
@@ -250,5 +252,63 @@ class CauseFinderTest {
                 List.of(),
                 List.of());
     assertThat(search.causes()).extracting(CauseSearch.Suspected::id).contains(cause);
+  }
+
+  /** A hose was cleared and nothing has changed: the hose is out, and the circuit is asked. */
+  @Test
+  void a_complaint_that_stays_clears_what_was_put_right() {
+    Sheet dishwasher = Sheets.shipped("dishwasher-120");
+    Guide guide = Guides.shipped("dishwasher");
+    Diagnosis diagnosis = new Diagnosis(dishwasher);
+    CauseFinder finder = new CauseFinder(dishwasher, guide, TimeCosts.USUAL);
+    List<VisitEntry> told =
+        new ArrayList<>(
+            List.of(
+                check("drain-look", "runs"),
+                new VisitEntry(VisitEntry.Kind.DONE, "clear-drain", "yes")));
+    Function<List<VisitEntry>, Diagnosis.Opinion> opinion =
+        entries ->
+            diagnosis.opinion(
+                List.of(),
+                new Diagnosis.Beginning(
+                    Optional.of("no-drain"),
+                    FoundByGuide.of(Optional.of(guide), entries),
+                    UnitFacts.NONE));
+    CauseSearch found = finder.search(opinion.apply(told), List.of(), told);
+    assertThat(found.state()).isEqualTo(CauseSearch.State.FOUND);
+    assertThat(found.causes().get(0).id()).isEqualTo("drain-blocked");
+    double pump = ofPart("drain-pump", opinion.apply(told));
+    told.add(new VisitEntry(VisitEntry.Kind.STAYS, "no-drain", ""));
+    CauseSearch after = finder.search(opinion.apply(told), List.of(), told);
+    assertThat(after.state()).isNotEqualTo(CauseSearch.State.FOUND);
+    assertThat(after.causes())
+        .filteredOn(c -> c.id().equals("drain-blocked"))
+        .singleElement()
+        .satisfies(c -> assertThat(c.probability()).isLessThan(0.4))
+        .satisfies(c -> assertThat(c.because()).anyMatch(b -> b.contains("put right")));
+    assertThat(ofPart("drain-pump", opinion.apply(told))).isGreaterThan(4 * pump);
+  }
+
+  private static double ofPart(String part, Diagnosis.Opinion opinion) {
+    return opinion.assessment().parts().stream()
+        .filter(p -> p.id().equals(part))
+        .mapToDouble(p -> p.probability())
+        .sum();
+  }
+
+  @Test
+  void a_complaint_stays_only_after_something_was_put_right() {
+    VisitEntry stays = new VisitEntry(VisitEntry.Kind.STAYS, "no-heat", "");
+    assertThatThrownBy(() -> stays.check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of()))
+        .hasMessageContaining("say first what was put right");
+    VisitEntry done = new VisitEntry(VisitEntry.Kind.DONE, "clean-duct", "yes");
+    stays.check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of(done));
+    VisitEntry fuse = new VisitEntry(VisitEntry.Kind.RENEWED, "thermal-cutoff", "178 C");
+    assertThatThrownBy(
+            () -> stays.check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of(done, fuse)))
+        .hasMessageContaining("open a visit that follows");
+    VisitEntry other = new VisitEntry(VisitEntry.Kind.STAYS, "no-hot", "");
+    assertThatThrownBy(() -> other.check(DRYER, UnitFacts.NONE, Optional.of(GUIDE), List.of(done)))
+        .hasMessageContaining("there is no complaint \"no-hot\"");
   }
 }

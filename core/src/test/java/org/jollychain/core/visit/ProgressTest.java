@@ -12,6 +12,7 @@ import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
 import org.jollychain.core.evidence.Observation;
 import org.jollychain.core.guide.Guide;
+import org.jollychain.core.plan.Plan;
 import org.jollychain.core.plan.Planner;
 import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.Sheet;
@@ -216,5 +217,49 @@ class ProgressTest {
     Visit high = visit(told("", false, List.of()), List.of(read.live("L1-L2 252")));
     assertThat(high.currents().get(0).amperes() / nominal.currents().get(0).amperes())
         .isBetween(1.035, 1.065);
+  }
+
+  @Test
+  void a_protective_part_of_which_nothing_was_compared_keeps_the_step_open() {
+    List<Evidence> found =
+        List.of(read.ohms("thermal-cutoff", "OL"), read.ohms("thermal-cutoff", "OL"));
+    List<VisitEntry> told = new ArrayList<>();
+    told.add(said(VisitEntry.Kind.CHECK, "duct-look", "lint"));
+    told.add(said(VisitEntry.Kind.DONE, "clean-duct", ""));
+    told.add(said(VisitEntry.Kind.KEPT, "high-limit", "opens and closes at its marking"));
+    told.add(said(VisitEntry.Kind.RENEWED, "thermal-cutoff", ""));
+    Visit visit = visit(told("No heat", false, told), found);
+    assertThat(of(Step.PUT_RIGHT, visit.progress()).note())
+        .isEqualTo("rating of the new thermal cut-off?");
+    Diagnosis.Opinion opinion = DIAGNOSIS.opinion(found, Optional.empty());
+    assertThat(Outcome.REPAIRED.missing(visit, opinion.assessment().leading(), false))
+        .anyMatch(m -> m.contains("maker's list"))
+        .noneMatch(m -> m.contains("say what was put right"));
+    told.add(said(VisitEntry.Kind.RENEWED, "thermal-cutoff", "same as the old one"));
+    assertThat(here(told, found)).isEqualTo(Step.PROVE);
+  }
+
+  /** Nobody is left standing in the walk: what is sound is tried, and signed off as it is. */
+  @Test
+  void where_nothing_is_left_to_ask_the_work_goes_on_to_the_proofs() {
+    List<Evidence> seen = List.of(read.live("L1-L2 238"));
+    Diagnosis.Opinion opinion = DIAGNOSIS.opinion(seen, Optional.of("no-heat"));
+    Plan over =
+        new Plan(List.of(), Plan.State.NOTHING_LEFT, "Nothing left.", "", new Plan.Expected(0, 0));
+    Visit visit =
+        Visit.of(Optional.of(GUIDE), told("No heat", false, List.of()), seen, opinion, over);
+    assertThat(hereOf(visit.progress())).containsExactly(Step.PROVE);
+    assertThat(visit.ends()).isEqualTo(Outcome.NOT_REPRODUCED);
+    assertThat(visit.summary()).startsWith("No test failed; suspected: ").contains("comes back");
+  }
+
+  @Test
+  void a_service_visit_is_told_by_what_was_tried() {
+    List<VisitEntry> tried = new ArrayList<>();
+    tried.add(said(VisitEntry.Kind.PASSED, "arrive", ""));
+    GUIDE.proofs().keySet().forEach(p -> tried.add(said(VisitEntry.Kind.PROVED, p, "yes")));
+    Visit visit = visit(told("", false, tried), List.of());
+    assertThat(visit.ends()).isEqualTo(Outcome.SERVICE);
+    assertThat(visit.summary()).contains(GUIDE.proofs().values().iterator().next().title());
   }
 }

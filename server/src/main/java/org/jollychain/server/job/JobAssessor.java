@@ -20,7 +20,7 @@ import org.jollychain.core.plan.Policy;
 import org.jollychain.core.sheet.Complaint;
 import org.jollychain.core.sheet.Sheet;
 import org.jollychain.core.sheet.SheetReader;
-import org.jollychain.core.visit.CauseFinder;
+import org.jollychain.core.visit.FoundByGuide;
 import org.jollychain.core.visit.MeterFit;
 import org.jollychain.core.visit.OnBench;
 import org.jollychain.core.visit.Outcome;
@@ -143,9 +143,7 @@ public class JobAssessor {
     /** The complaint, what the unit's plates say, and what the causes that were found harm. */
     Diagnosis.Beginning beginning(Sheet sheet) {
       return new Diagnosis.Beginning(
-          complaint(),
-          CauseFinder.findings(guide, told()),
-          UnitFactLog.known(print.facts(), sheet));
+          complaint(), FoundByGuide.of(guide, told()), UnitFactLog.known(print.facts(), sheet));
     }
 
     /** What stands of what was told beside the evidence. */

@@ -264,10 +264,6 @@ record JobSheet(
                     done.add(actions.getOrDefault(line.subject(), line.subject()));
                   }
                 }
-                case RENEWED ->
-                    view.visit().renewed().stream()
-                        .filter(r -> r.part().equals(line.subject()))
-                        .forEach(r -> done.add(r.title() + " renewed"));
                 case STAYS -> said.add("After: %s.".formatted(String.join("; ", done)));
                 default -> {}
               }
