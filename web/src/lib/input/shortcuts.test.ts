@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest';
-import { HeldLetter, keyMeaning } from './shortcuts';
+import { HeldKey, keyMeaning } from './shortcuts';
 
 function press(key: string, target: HTMLElement = document.body, more: KeyboardEventInit = {}) {
   const event = new KeyboardEvent('keydown', { key, bubbles: true, ...more });
@@ -39,7 +39,7 @@ describe('a letter that is a shortcut', () => {
   it('acts once no other follows, and begins a word where one does', () => {
     vi.useFakeTimers();
     const acted: string[] = [];
-    const letter = new HeldLetter();
+    const letter = new HeldKey();
     letter.hold('o', () => acted.push('o'));
     expect(letter.word(key('u'))).toBe('ou');
     vi.runAllTimers();

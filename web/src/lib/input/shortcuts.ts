@@ -51,13 +51,13 @@ export function isField(target: EventTarget | null): boolean {
 const WORD_MS = 300;
 
 /** A key that is a shortcut waits a moment: with another behind it, a letter begins a word and a digit a figure. */
-export class HeldLetter {
-  #held: { letter: string; act: () => void; timer: ReturnType<typeof setTimeout> } | undefined;
+export class HeldKey {
+  #held: { key: string; act: () => void; timer: ReturnType<typeof setTimeout> } | undefined;
 
-  /** Holds a letter, and acts by it unless a word follows. */
-  hold(letter: string, act: () => void) {
+  /** Holds a key, and acts by it unless a word follows. */
+  hold(key: string, act: () => void) {
     const timer = setTimeout(() => this.release(), WORD_MS);
-    this.#held = { letter, act, timer };
+    this.#held = { key, act, timer };
   }
 
   /**
@@ -67,7 +67,7 @@ export class HeldLetter {
   word(event: KeyboardEvent, points: string[] = []): string | undefined {
     if (!this.#held) return undefined;
     const plain = !event.ctrlKey && !event.altKey && !event.metaKey;
-    const begun = (this.#held.letter + event.key).toLowerCase();
+    const begun = (this.#held.key + event.key).toLowerCase();
     const ofPoint = /^\d$/.test(event.key) && points.some((p) => p.toLowerCase().startsWith(begun));
     const figure = /^\d/.test(begun) && /^[\d.,]$/.test(event.key);
     if (!plain || !(ofPoint || figure || /^[a-z]$/.test(event.key))) {
@@ -75,7 +75,7 @@ export class HeldLetter {
       return undefined;
     }
     clearTimeout(this.#held.timer);
-    const word = this.#held.letter + event.key;
+    const word = this.#held.key + event.key;
     this.#held = undefined;
     return word;
   }

@@ -4,7 +4,7 @@
   import type { Entry } from '../../lib/api/client';
   import Away from '../../lib/controls/Away.svelte';
   import { session as atWork } from '../../lib/session/session.svelte';
-  import { HeldLetter, isField, keyMeaning, type Shortcut } from '../../lib/input/shortcuts';
+  import { HeldKey, isField, keyMeaning, type Shortcut } from '../../lib/input/shortcuts';
   import BenchDialog from './dialogs/BenchDialog.svelte';
   import KeysDialog from './dialogs/KeysDialog.svelte';
   import MoveDialog from './dialogs/MoveDialog.svelte';
@@ -56,7 +56,7 @@
   const asked = $derived(
     !session.probe && (ASKED.includes(session.proposal?.kind ?? '') || session.causeCheck !== undefined)
   );
-  const letter = new HeldLetter();
+  const held = new HeldKey();
   const close = () => (dialog = undefined);
 
   async function log(typed?: string) {
@@ -90,7 +90,7 @@
       return session.turn(event.key === 'PageDown' ? 1 : -1);
     }
     if (!session.measuring) return onStepKey(event);
-    const word = letter.word(event, Object.keys(session.sheet?.points ?? {}));
+    const word = held.word(event, Object.keys(session.sheet?.points ?? {}));
     if (word !== undefined) {
       event.preventDefault();
       return begin(word);
@@ -98,14 +98,14 @@
     // what is looked at is answered as on its own step, unless the digit begins a figure
     if (asked && /^[1-9]$/.test(event.key) && !event.altKey && !event.ctrlKey && !isField(event.target)) {
       event.preventDefault();
-      return letter.hold(event.key, () => onStepKey(event));
+      return held.hold(event.key, () => onStepKey(event));
     }
     const meaning = keyMeaning(event);
     if (!meaning) return;
     event.preventDefault();
     if ('text' in meaning) return begin(meaning.text);
     const { shortcut } = meaning;
-    if (/^[a-z]$/.test(event.key)) letter.hold(event.key, () => act(shortcut));
+    if (/^[a-z]$/.test(event.key)) held.hold(event.key, () => act(shortcut));
     else act(shortcut);
   }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.LongStream;
 import org.jollychain.core.diagnosis.Assessment;
 import org.jollychain.core.diagnosis.Diagnosis;
 import org.jollychain.core.evidence.Evidence;
@@ -46,10 +47,16 @@ import org.openjdk.jmh.annotations.Warmup;
 public class AssessmentBenchmark {
 
   private static final int READINGS = 20;
+  private static final int UNITS = 60;
   private static final Optional<String> COMPLAINT = Optional.of("no-bake");
 
   private Diagnosis diagnosis;
   private List<Evidence> evidence;
+
+  /** The same readings of more units than are kept, each with its own values. */
+  private List<List<Evidence>> met;
+
+  private int next;
   private Planner planner;
   private Diagnosis.Opinion opinion;
   private Diagnosis.Opinion openQuestion;
@@ -58,12 +65,10 @@ public class AssessmentBenchmark {
   @Setup
   public void prepare() {
     Sheet sheet = Sheets.read("range-240");
-    diagnosis = new Diagnosis(new UnitModel(sheet));
+    diagnosis = new Diagnosis(sheet);
     Fault open =
         new Fault.OfPart(
             "bake-wire", FaultMode.OPEN, List.of(Change.open("bake-wire")), Fault.Presence.ALWAYS);
-    SimulatedUnit unit = new SimulatedUnit(sheet, List.of(open), 1);
-    VirtualMeter meter = new VirtualMeter(Meter.GENERAL, 2);
     Chain chain = new UnitModel(sheet).chains().keySet().iterator().next();
     List<Probe> probes = new ArrayList<>();
     for (String[] pair : new String[][] {{"L1", "L2"}, {"L1", "N"}, {"L2", "N"}}) {
@@ -76,7 +81,17 @@ public class AssessmentBenchmark {
     for (Part part : chain.parts()) {
       probes.add(Probe.across(MeterFunction.OHMS, part, "isolated"));
     }
-    evidence = Readings.taken(sheet, unit, meter, probes.subList(0, READINGS));
+    met =
+        LongStream.rangeClosed(1, UNITS)
+            .mapToObj(
+                seed ->
+                    Readings.taken(
+                        sheet,
+                        new SimulatedUnit(sheet, List.of(open), seed),
+                        new VirtualMeter(Meter.GENERAL, 2),
+                        probes.subList(0, READINGS)))
+            .toList();
+    evidence = met.get(0);
     planner = new Planner(diagnosis);
     opinion = diagnosis.opinion(evidence, COMPLAINT);
     openQuestion = diagnosis.opinion(List.of(), COMPLAINT);
@@ -105,6 +120,13 @@ public class AssessmentBenchmark {
   @Benchmark
   public List<Forecast> forecast() {
     return planner.forecast(openQuestion, List.of(), Policy.usual(true));
+  }
+
+  /** The same of a unit that was not met before: what it should show is computed first. */
+  @Benchmark
+  public Assessment assessmentOfAnotherUnit() {
+    next = (next + 1) % met.size();
+    return diagnosis.assess(met.get(next), COMPLAINT);
   }
 
   /** All that is said: verdicts, reasons, staircases, flags. */

@@ -49,17 +49,14 @@ public final class CustomerWords {
   private static final String TOPIC = "~";
   private static final String RUNS = "run";
   private static final String CLAUSE = "[,;.:!?]+";
-  private static final Set<String> ENDS =
-      Set.of("but", "and", "though", "although", "when", "then");
-  private static final Set<String> SAY_NOTHING =
-      Set.of(
-          "the", "a", "an", "it", "its", "is", "are", "be", "at", "all", "in", "on", "of", "to",
-          "with", "does", "do", "will", "any", "my", "our", "this", "that", "has", "have", "as",
-          "up", "get", "goe", "go", "but", "and", "or", "for", "from", "by", "so", "very", "too",
-          "than", "was", "after", "some", "also", "there", "they", "i", "we", "just", "only");
 
   private static final Map<String, List<String>> MEANINGS = new HashMap<>();
   private static final Set<String> NOT = new HashSet<>();
+
+  /** Behind these nothing is denied any more. */
+  private static final Set<String> ENDS = new HashSet<>();
+
+  private static final Set<String> SAY_NOTHING = new HashSet<>();
 
   /** Meanings of the table; words of a title alone are too thin to go by. */
   private static final Set<String> KNOWN = new HashSet<>();
@@ -67,6 +64,8 @@ public final class CustomerWords {
   static {
     JsonNode table = table();
     table.path("not").forEach(w -> NOT.add(w.stringValue()));
+    table.path("ends").forEach(w -> ENDS.add(w.stringValue()));
+    table.path("say-nothing").forEach(w -> SAY_NOTHING.add(w.stringValue()));
     table
         .path("meanings")
         .properties()

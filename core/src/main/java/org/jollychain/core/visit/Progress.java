@@ -73,7 +73,7 @@ public record Progress(Step step, String title, State state, String note) {
                 told.closed()
                     ? new Progress(Step.SIGN_OFF, State.DONE, "closed")
                     : new Progress(Step.SIGN_OFF, State.OPEN, "not yet")));
-    boolean nothing = begun && arrive.state != State.HERE && plan.next().isEmpty();
+    boolean nothing = arrive.state != State.HERE && plan.next().isEmpty();
     return found || outside
         ? atWork(steps, Step.CAUSE, told)
         : nothing ? atWork(steps, Step.PROVE, told) : List.copyOf(steps);
