@@ -124,11 +124,11 @@
       error = 'Which unit? Type its tag, like LAU-2.';
       return;
     }
-    if (known) tag = known.tag;
     busy = true;
     try {
       // fingers may be faster than the lists
       await listed;
+      if (known) tag = known.tag;
       await tick();
       await sheetLoaded;
       if (sheetKey === '') {
